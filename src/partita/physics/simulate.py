@@ -1,0 +1,152 @@
+"""The simulator's typed face: layouts and strokes in, shots and batches out."""
+
+import os
+from concurrent.futures import ThreadPoolExecutor
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+
+from partita.errors import refuse
+from partita.physics.constants import TOO_MANY_EVENTS, Physics
+from partita.physics.loop import FACTS, MEASURES, SECONDS, STATUS, TRACE_COLUMNS, run, run_batch
+from partita.physics.prediction import new_workspace
+from partita.physics.stroke import Stroke, check_stroke
+from partita.physics.trace import Event, events_of
+from partita.table.geometry import bed_of
+from partita.table.layout import CUE, Layout
+from partita.table.spec import POCKETS, TableSpec
+
+Floats = NDArray[np.float64]
+CORES = max(1, os.cpu_count() or 1)
+_LONGEST_TRACE = 4200
+_POOL = ThreadPoolExecutor(max_workers=CORES, thread_name_prefix="partita-shots")
+_OVERRIDES = {name: name for name in Physics._fields}
+
+
+@dataclass(frozen=True)
+class Shot:
+    """One simulated stroke: what happened, and where it ended. Positions in m, times in s."""
+
+    names: tuple[str, ...]
+    events: list[Event]
+    final: dict[str, tuple[float, float]]
+    pocketed: dict[str, str]
+    seconds: float
+    facts: NDArray[np.int32]
+    measures: Floats
+    trace: Floats
+
+
+@dataclass(frozen=True)
+class Executions:
+    """Many executions from one layout of n balls.
+
+    finals : (m, n, 2) m; pocketed : (m, n) pocket, -1 on the table, -2 not in play
+    facts : (m, FACTS); measures : (m, MEASURES); columns as named in `physics.loop`
+    """
+
+    finals: Floats
+    pocketed: NDArray[np.int8]
+    facts: NDArray[np.int32]
+    measures: Floats
+
+
+def physics_of(table: TableSpec, overrides: dict[str, float] | None = None) -> Physics:
+    """A table's constants, with overrides by the names of `docs/formats.md`."""
+    base = Physics(
+        mu_s=table.mu_s, mu_r=table.mu_r, a_sp=table.a_sp, e_b=table.e_b,
+        e_c=table.e_c, mu_w=table.mu_w, e_facing=table.e_facing,
+    )  # fmt: skip
+    for name in overrides or {}:
+        if name not in _OVERRIDES:
+            raise refuse("physics", f"there is no constant “{name[:40]}”", f"Use {', '.join(_OVERRIDES)} or h_nose.")
+    return base._replace(**(overrides or {}))
+
+
+def names_of(layout: Layout) -> tuple[str, ...]:
+    """Ball names in the kernels' order: the cue ball first, then by number."""
+    others = sorted((name for name in layout.balls if name != CUE), key=lambda name: (len(name), name))
+    return (CUE, *others)
+
+
+def places_of(layout: Layout) -> Floats:
+    """(n, 2) centres in m in the order of `names_of`."""
+    if CUE not in layout.balls:
+        raise refuse("layout", "the cue ball is not on the table", "Place it first.")
+    return np.array([layout.balls[name] for name in names_of(layout)])
+
+
+def simulate(layout: Layout, stroke: Stroke, physics: Physics | None = None) -> Shot:
+    """Play one stroke without error and keep its whole trace."""
+    check_stroke(stroke)
+    names, places = names_of(layout), places_of(layout)
+    bed, physics = bed_of(layout.table), physics or physics_of(layout.table)
+    in_play = np.full(len(names), -1, dtype=np.int8)
+    finals, trace = np.zeros_like(places), np.zeros((_LONGEST_TRACE, TRACE_COLUMNS))
+    facts, measures = np.zeros(FACTS, dtype=np.int32), np.zeros(MEASURES)
+    rows = run(
+        new_workspace(len(names)), places, in_play, stroke.row(), False, bed, physics, finals, facts, measures, trace
+    )
+    if facts[STATUS] == TOO_MANY_EVENTS:
+        raise refuse("layout", "the balls touch too often to be followed to rest", "Move touching balls apart.")
+    trace = trace[:rows].copy()
+    return Shot(
+        names=names,
+        events=events_of(trace, names),
+        final={name: (float(finals[i, 0]), float(finals[i, 1])) for i, name in enumerate(names) if in_play[i] < 0},
+        pocketed={name: POCKETS[in_play[i]] for i, name in enumerate(names) if in_play[i] >= 0},
+        seconds=float(measures[SECONDS]),
+        facts=facts,
+        measures=measures,
+        trace=trace,
+    )
+
+
+def execute(
+    table: TableSpec,
+    places: Floats,
+    strokes: Floats,
+    *,
+    physics: Physics | None = None,
+    in_play: NDArray[np.int8] | None = None,
+    until_contact: bool = False,
+    threads: int = CORES,
+) -> Executions:
+    """Play (m, 5) strokes from the same (n, 2) places, spread over threads.
+
+    The answer does not depend on the number of threads: each execution stands alone.
+    """
+    count, balls = len(strokes), len(places)
+    result = Executions(
+        finals=np.zeros((count, balls, 2)),
+        pocketed=np.zeros((count, balls), dtype=np.int8),
+        facts=np.zeros((count, FACTS), dtype=np.int32),
+        measures=np.zeros((count, MEASURES)),
+    )
+    bed, physics = bed_of(table), physics or physics_of(table)
+    if in_play is None:
+        in_play = np.full(balls, -1, dtype=np.int8)
+
+    def play(part: slice) -> None:
+        run_batch(
+            new_workspace(balls), places, in_play, strokes[part], until_contact, bed, physics, result.finals[part],
+            result.pocketed[part], result.facts[part], result.measures[part], np.zeros((0, TRACE_COLUMNS)),
+        )  # fmt: skip
+
+    parts = [part for part in _slices(count, threads if count >= 16 else 1) if part.stop > part.start]
+    if len(parts) <= 1:
+        for part in parts:
+            play(part)
+    else:
+        list(_POOL.map(play, parts))
+    return result
+
+
+def _slices(count: int, threads: int) -> list[slice]:
+    # More parts than threads: a part of long shots does not keep the other threads waiting.
+    parts = threads * 4 if threads > 1 else 1
+    edges = np.linspace(0, count, parts + 1).astype(int)
+    return [slice(int(a), int(b)) for a, b in zip(edges[:-1], edges[1:], strict=True)]
+
+

@@ -1,0 +1,57 @@
+"""The stroke as a player gives it, with its limits."""
+
+import math
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+
+from partita.errors import refuse
+
+# The tip slips beyond half a radius off centre, whatever the chalk. Source: common practice, no source.
+TIP_LIMIT = 0.5
+LARGEST_SPEED_MPS = 12.0
+LARGEST_ELEVATION_DEG = 60.0
+
+
+@dataclass(frozen=True)
+class Stroke:
+    """An intended stroke: aim in degrees counter-clockwise from +x, launch speed in m/s, tip in R.
+
+    `side` is to the right, `height` upward, both as a share of the ball's radius.
+    """
+
+    aim_deg: float
+    speed_mps: float
+    side: float = 0.0
+    height: float = 0.0
+    elevation_deg: float = 0.0
+
+    def row(self) -> NDArray[np.float64]:
+        """(5,) for the kernels: aim rad, speed m/s, side, height, elevation rad."""
+        return np.array(
+            [math.radians(self.aim_deg), self.speed_mps, self.side, self.height, math.radians(self.elevation_deg)]
+        )
+
+
+def check_stroke(stroke: Stroke) -> Stroke:
+    """The stroke itself when it can be played; else `Refused` saying which part cannot."""
+    values = (stroke.aim_deg, stroke.speed_mps, stroke.side, stroke.height, stroke.elevation_deg)
+    if not all(math.isfinite(value) for value in values):
+        raise refuse("stroke", "a number in it is not finite", "Use ordinary numbers.")
+    if abs(stroke.aim_deg) > 36000:
+        raise refuse("stroke aim_deg", f"{stroke.aim_deg:.6g} is too large", "Use -360 to 360.")
+    if not 0 < stroke.speed_mps <= LARGEST_SPEED_MPS:
+        raise refuse(
+            "stroke speed_mps", f"{stroke.speed_mps:.6g} m/s is out of range", f"Use up to {LARGEST_SPEED_MPS:g}."
+        )
+    if math.hypot(stroke.side, stroke.height) > TIP_LIMIT:
+        offset = math.hypot(stroke.side, stroke.height)
+        raise refuse(
+            "stroke", f"the tip is {offset:.2f} R off centre, a miscue", f"Stay within {TIP_LIMIT:g} R of the centre."
+        )
+    if not 0 <= stroke.elevation_deg <= LARGEST_ELEVATION_DEG:
+        raise refuse(
+            "stroke elevation_deg", f"{stroke.elevation_deg:.6g} is out of range", "Use 0 to 60; jump shots are not played."
+        )
+    return stroke

@@ -1,0 +1,1 @@
+"""Tables: sizes, noses, tips, facings, drop circles, diamonds and place phrases."""

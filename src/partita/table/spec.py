@@ -1,0 +1,126 @@
+"""What a table is: the few measures from which its whole geometry follows."""
+
+import math
+from dataclasses import dataclass, fields, replace
+
+from partita.errors import refuse
+
+POCKETS = ("head-near", "side-near", "foot-near", "head-far", "side-far", "foot-far")
+CUSHIONS = ("near-long", "far-long", "head", "foot")
+# A ball of the set takes part in every contact; the widest mouth that is still a pool table.
+_PLAUSIBLE = {
+    "length_m": (1.5, 4.0),
+    "width_m": (0.7, 2.0),
+    "ball_radius_m": (0.02, 0.035),
+    "ball_mass_kg": (0.1, 0.25),
+    "corner_mouth_m": (0.08, 0.16),
+    "side_mouth_m": (0.08, 0.17),
+    "corner_shelf_m": (0.0, 0.07),
+    "side_shelf_m": (0.0, 0.03),
+    "corner_facing_deg": (130.0, 150.0),
+    "side_facing_deg": (95.0, 115.0),
+    "tip_radius_m": (0.001, 0.02),
+    "corner_drop_radius_m": (0.05, 0.08),
+    "side_drop_radius_m": (0.05, 0.08),
+    "nose_height": (0.55, 0.70),
+    "mu_s": (0.05, 0.5),
+    "mu_r": (0.002, 0.05),
+    "a_sp": (1.0, 50.0),
+    "e_c": (0.4, 1.0),
+    "mu_w": (0.02, 0.28),
+    "e_facing": (0.3, 1.0),
+    "e_b": (0.8, 1.0),
+}
+
+
+@dataclass(frozen=True)
+class TableSpec:
+    """A pool table, its cloth and its balls. Lengths in m, angles in degrees.
+
+    Sizes of the presets: the world pool body's equipment specification, quoted from memory.
+    `nose_height` is in ball diameters; friction and restitution as in `docs/physics.md`.
+    """
+
+    name: str = "pool-9ft"
+    length_m: float = 2.540
+    width_m: float = 1.270
+    ball_radius_m: float = 0.028575
+    ball_mass_kg: float = 0.170
+    corner_mouth_m: float = 0.1158
+    side_mouth_m: float = 0.1286
+    corner_shelf_m: float = 0.041
+    side_shelf_m: float = 0.005
+    corner_facing_deg: float = 142.0
+    side_facing_deg: float = 104.0
+    tip_radius_m: float = 0.004
+    corner_drop_radius_m: float = 0.062
+    side_drop_radius_m: float = 0.0645
+    nose_height: float = 0.635
+    mu_s: float = 0.20
+    mu_r: float = 0.010
+    a_sp: float = 10.0
+    e_c: float = 0.85
+    mu_w: float = 0.20
+    e_facing: float = 0.70
+    e_b: float = 0.95
+
+    @property
+    def diamond_m(self) -> float:
+        """Length of one diamond along the long rails."""
+        return self.length_m / 8
+
+    @property
+    def nose_reach_m(self) -> float:
+        """Distance from a nose line at which a ball's centre touches the nose."""
+        return self.ball_radius_m * math.sqrt(1 - self.nose_sine**2)
+
+    @property
+    def nose_sine(self) -> float:
+        """Sine of the angle at which the nose meets the ball above its equator."""
+        return 2 * self.nose_height - 1
+
+
+PRESETS = {
+    "pool-9ft": TableSpec(),
+    "pool-8ft": TableSpec(name="pool-8ft", length_m=2.235, width_m=1.1176),
+    "pool-7ft": TableSpec(
+        name="pool-7ft",
+        length_m=1.981,
+        width_m=0.9906,
+        corner_mouth_m=0.1143,
+        side_mouth_m=0.1270,
+    ),
+}
+
+
+def table_named(name: str) -> TableSpec:
+    """A preset by name.
+
+    >>> table_named("pool-8ft").length_m
+    2.235
+    """
+    if name not in PRESETS:
+        raise refuse("table", f"there is no table “{name[:40]}”", f"Use one of {', '.join(PRESETS)}.")
+    return PRESETS[name]
+
+
+def table_from(values: dict[str, object]) -> TableSpec:
+    """A table from the fields of a profile; fields left out keep the named preset's value."""
+    base = table_named(str(values.get("name", "pool-9ft")) if values.get("name") in PRESETS else "pool-9ft")
+    known = {field.name for field in fields(TableSpec)} - {"name"}
+    changes: dict[str, float] = {}
+    for key, value in values.items():
+        if key in known:
+            changes[key] = _checked(key, value)
+    spec = replace(base, name=str(values.get("name", base.name))[:60], **changes)  # type: ignore[arg-type]
+    if not 1.9 < spec.length_m / spec.width_m < 2.1:
+        raise refuse("table", "it is not twice as long as wide", "Give length_m about twice width_m.")
+    return spec
+
+
+def _checked(key: str, value: object) -> float:
+    low, high = _PLAUSIBLE[key]
+    number = value if isinstance(value, int | float) and not isinstance(value, bool) else math.nan
+    if not low <= number <= high:
+        raise refuse(f"table {key}", f"{str(value)[:40]} is out of range", f"Use {low} to {high}.")
+    return float(number)
