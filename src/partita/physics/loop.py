@@ -261,13 +261,19 @@ def _note(trace, row, ws, now, kind, i, other):
 
 
 @kernel
-def run_batch(ws, places, in_play, strokes, until_contact, bed, physics, finals, pocketed, facts, measures, trace):
-    """Play many strokes from one layout.
+def run_batch(
+    ws, places, in_play, strokes, until_contact, bed, physics, finals, pocketed, facts, measures, trace, rows
+):
+    """Play many strokes: the one way into the loop from outside, so that it is compiled once.
 
-    strokes : (m, 5); in_play : (n,) int8, -1 or -2; finals : (m, n, 2); pocketed : (m, n) int8
-    facts : (m, FACTS) int32; measures : (m, MEASURES); trace : (0, TRACE_COLUMNS)
+    places : (m, n, 2) m, or (1, n, 2) for the same layout each time; strokes : (m, 5)
+    in_play : (n,) int8, -1 or -2; finals : (m, n, 2); pocketed : (m, n) int8
+    facts : (m, FACTS) int32; measures : (m, MEASURES)
+    trace : (m, k, TRACE_COLUMNS), or k = 0 for none; rows : (m,) int64, rows written
     """
     for e in range(strokes.shape[0]):
         pocketed[e] = in_play
-        run(ws, places, pocketed[e], strokes[e], until_contact, bed, physics, finals[e], facts[e], measures[e], trace)
-
+        rows[e] = run(
+            ws, places[e % places.shape[0]], pocketed[e], strokes[e], until_contact, bed, physics, finals[e],
+            facts[e], measures[e], trace[e],
+        )  # fmt: skip

@@ -2,14 +2,14 @@
 
 import os
 from concurrent.futures import ThreadPoolExecutor
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 
 import numpy as np
 from numpy.typing import NDArray
 
 from partita.errors import refuse
 from partita.physics.constants import TOO_MANY_EVENTS, Physics
-from partita.physics.loop import FACTS, MEASURES, SECONDS, STATUS, TRACE_COLUMNS, run, run_batch
+from partita.physics.loop import FACTS, MEASURES, SECONDS, STATUS, TRACE_COLUMNS, run_batch
 from partita.physics.prediction import new_workspace
 from partita.physics.stroke import Stroke, check_stroke
 from partita.physics.trace import Event, events_of
@@ -44,12 +44,14 @@ class Executions:
 
     finals : (m, n, 2) m; pocketed : (m, n) pocket, -1 on the table, -2 not in play
     facts : (m, FACTS); measures : (m, MEASURES); columns as named in `physics.loop`
+    traces : one (rows, TRACE_COLUMNS) array an execution, when they were asked for
     """
 
     finals: Floats
     pocketed: NDArray[np.int8]
     facts: NDArray[np.int32]
     measures: Floats
+    traces: list[Floats] = field(default_factory=list)
 
 
 def physics_of(table: TableSpec, overrides: dict[str, float] | None = None) -> Physics:
@@ -80,26 +82,20 @@ def places_of(layout: Layout) -> Floats:
 def simulate(layout: Layout, stroke: Stroke, physics: Physics | None = None) -> Shot:
     """Play one stroke without error and keep its whole trace."""
     check_stroke(stroke)
-    names, places = names_of(layout), places_of(layout)
-    bed, physics = bed_of(layout.table), physics or physics_of(layout.table)
-    in_play = np.full(len(names), -1, dtype=np.int8)
-    finals, trace = np.zeros_like(places), np.zeros((_LONGEST_TRACE, TRACE_COLUMNS))
-    facts, measures = np.zeros(FACTS, dtype=np.int32), np.zeros(MEASURES)
-    rows = run(
-        new_workspace(len(names)), places, in_play, stroke.row(), False, bed, physics, finals, facts, measures, trace
-    )
-    if facts[STATUS] == TOO_MANY_EVENTS:
+    names, physics = names_of(layout), physics or physics_of(layout.table)
+    played = execute(layout.table, places_of(layout), stroke.row()[None], physics=physics, trace_rows=_LONGEST_TRACE)
+    if played.facts[0, STATUS] == TOO_MANY_EVENTS:
         raise refuse("layout", "the balls touch too often to be followed to rest", "Move touching balls apart.")
-    trace = trace[:rows].copy()
+    finals, pocketed = played.finals[0], played.pocketed[0]
     return Shot(
         names=names,
-        events=events_of(trace, names),
-        final={name: (float(finals[i, 0]), float(finals[i, 1])) for i, name in enumerate(names) if in_play[i] < 0},
-        pocketed={name: POCKETS[in_play[i]] for i, name in enumerate(names) if in_play[i] >= 0},
-        seconds=float(measures[SECONDS]),
-        facts=facts,
-        measures=measures,
-        trace=trace,
+        events=events_of(played.traces[0], names),
+        final={name: (float(finals[i, 0]), float(finals[i, 1])) for i, name in enumerate(names) if pocketed[i] < 0},
+        pocketed={name: POCKETS[pocketed[i]] for i, name in enumerate(names) if pocketed[i] >= 0},
+        seconds=float(played.measures[0, SECONDS]),
+        facts=played.facts[0],
+        measures=played.measures[0],
+        trace=played.traces[0],
     )
 
 
@@ -111,27 +107,31 @@ def execute(
     physics: Physics | None = None,
     in_play: NDArray[np.int8] | None = None,
     until_contact: bool = False,
+    trace_rows: int = 0,
     threads: int = CORES,
 ) -> Executions:
-    """Play (m, 5) strokes from the same (n, 2) places, spread over threads.
+    """Play (m, 5) strokes from (n, 2) places, or from (m, n, 2) each from its own, over threads.
 
     The answer does not depend on the number of threads: each execution stands alone.
     """
-    count, balls = len(strokes), len(places)
+    places = places[None] if places.ndim == 2 else places
+    count, balls = len(strokes), places.shape[1]
     result = Executions(
         finals=np.zeros((count, balls, 2)),
         pocketed=np.zeros((count, balls), dtype=np.int8),
         facts=np.zeros((count, FACTS), dtype=np.int32),
         measures=np.zeros((count, MEASURES)),
     )
+    trace, rows = np.zeros((count, trace_rows, TRACE_COLUMNS)), np.zeros(count, dtype=np.int64)
     bed, physics = bed_of(table), physics or physics_of(table)
     if in_play is None:
         in_play = np.full(balls, -1, dtype=np.int8)
 
     def play(part: slice) -> None:
         run_batch(
-            new_workspace(balls), places, in_play, strokes[part], until_contact, bed, physics, result.finals[part],
-            result.pocketed[part], result.facts[part], result.measures[part], np.zeros((0, TRACE_COLUMNS)),
+            new_workspace(balls), places if len(places) == 1 else places[part], in_play, strokes[part],
+            until_contact, bed, physics, result.finals[part], result.pocketed[part], result.facts[part],
+            result.measures[part], trace[part], rows[part],
         )  # fmt: skip
 
     parts = [part for part in _slices(count, threads if count >= 16 else 1) if part.stop > part.start]
@@ -140,6 +140,7 @@ def execute(
             play(part)
     else:
         list(_POOL.map(play, parts))
+    result.traces.extend(trace[e, : rows[e]] for e in range(count if trace_rows else 0))
     return result
 
 

@@ -1,0 +1,1 @@
+"""The odds: glance, weigh, turning point, and the measures of a leave."""

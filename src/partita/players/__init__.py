@@ -1,0 +1,1 @@
+"""Players: the stroke model, its presets, and executions drawn from it."""

@@ -1,0 +1,62 @@
+"""Executions: what becomes of an intended stroke in a player's hands."""
+
+import math
+
+import numpy as np
+from numpy.typing import NDArray
+
+from partita.kernels import kernel
+from partita.physics.motion import squirt_angle
+from partita.physics.stroke import TIP_LIMIT
+
+# Columns of a player's row, as made by `StrokeModel.row`.
+AIM, SPEED, TIP, SIGHT, POWER_COST, SIDE_COST = range(6)
+# Draws per execution: aim, speed, side, height, sight.
+DRAWS = 5
+# A cue that strays pivots about the bridge: it strikes off centre and points off together, so
+# squirt undoes most of the angle. This is the share of the squirt that is left over.
+PIVOT_SHARE = 0.2
+# Cueing over a rail lifts the cue: share added to the aim error for a cue ball frozen to it,
+# falling to none at this distance. Source: common practice, no source.
+RAIL_COST, RAIL_REACH_M = 0.4, 0.12
+
+
+def standard_draws(seed: int, count: int) -> NDArray[np.float64]:
+    """(count, DRAWS) standard normal draws, every second row the mirror of the one before it.
+
+    The antithetic pairs make averages steadier; the same seed gives the same draws, and they
+    serve all options, so that options differ by themselves and not by luck.
+    """
+    half = np.random.default_rng(seed).standard_normal(((count + 1) // 2, DRAWS))
+    return np.stack([half, -half], axis=1).reshape(-1, DRAWS)[:count]
+
+
+@kernel
+def aim_error(player, speed, side, edge_distance):
+    """Standard deviation, rad, of the launch direction. edge_distance : cue ball to nearest rail, m."""
+    power = 1.0 + player[POWER_COST] * (speed / 3.0) ** 2
+    english = 1.0 + player[SIDE_COST] * abs(side)
+    lift = 1.0 + RAIL_COST * max(0.0, 1.0 - edge_distance / RAIL_REACH_M)
+    return player[AIM] * power * english * lift
+
+
+@kernel
+def executed(stroke, player, draws, k_endmass, distance, cut, edge_distance, out):
+    """Strokes as executed, (m, 5) into out.
+
+    stroke : (5,) intended; player : (6,); draws : (m, DRAWS) standard normal
+    distance, cut : of the first contact, m and rad; distance 0 when no ball is met
+    """
+    deviation = aim_error(player, stroke[1], stroke[2], edge_distance)
+    sight = player[SIGHT] * (0.25 + math.sin(abs(cut))) / distance if distance > 0.0 else 0.0
+    intended_squirt = squirt_angle(stroke[2], k_endmass)
+    for e in range(draws.shape[0]):
+        side = stroke[2] + player[TIP] * draws[e, 2]
+        height = stroke[3] + player[TIP] * draws[e, 3]
+        offset = math.hypot(side, height)
+        if offset > TIP_LIMIT:
+            side, height = side * TIP_LIMIT / offset, height * TIP_LIMIT / offset
+        squirt = squirt_angle(side, k_endmass) - intended_squirt
+        out[e, 0] = stroke[0] + deviation * draws[e, 0] + sight * draws[e, 4] - (1.0 - PIVOT_SHARE) * squirt
+        out[e, 1] = stroke[1] * math.exp(player[SPEED] * draws[e, 1])
+        out[e, 2], out[e, 3], out[e, 4] = side, height, stroke[4]

@@ -1,0 +1,85 @@
+"""How well a player carries out an intended stroke."""
+
+from dataclasses import asdict, dataclass, fields
+
+import numpy as np
+from numpy.typing import NDArray
+
+from partita.errors import refuse
+
+_PLAUSIBLE = {
+    "aim_deg": (0.005, 1.0),
+    "speed": (0.005, 0.6),
+    "tip": (0.001, 0.15),
+    "sight_mm": (0.0, 10.0),
+    "power_cost": (0.0, 2.0),
+    "side_cost": (0.0, 10.0),
+}
+
+
+@dataclass(frozen=True)
+class StrokeModel:
+    """Standard deviations of a player's executions.
+
+    aim_deg : of the cue ball's launch direction, for a plain soft stroke
+    speed : of the logarithm of the launch speed
+    tip : of the contact place on the cue ball, in R, each way
+    sight_mm : of the contact point on the object ball, for a cut of about 50 degrees
+    power_cost, side_cost : the aim error is multiplied by 1 + power_cost (V / 3 m/s)^2 and by
+        1 + side_cost |side|; both rise as the player gets weaker
+
+    Source: values of the presets from trials against run-outs and long straight pots
+    (`docs/odds.md`); the costs of power and side are a judgement, no source.
+    """
+
+    name: str
+    aim_deg: float
+    speed: float
+    tip: float
+    sight_mm: float
+    power_cost: float
+    side_cost: float
+
+    def row(self) -> NDArray[np.float64]:
+        """(6,) for the kernels: aim rad, speed, tip R, sight m, power cost, side cost."""
+        return np.array(
+            [np.radians(self.aim_deg), self.speed, self.tip, self.sight_mm / 1000, self.power_cost, self.side_cost]
+        )
+
+    def as_json(self) -> dict[str, object]:
+        """The model as plain values, by field name."""
+        return asdict(self)
+
+
+PRESETS = {
+    model.name: model
+    for model in (
+        StrokeModel("professional", 0.035, 0.045, 0.010, 0.2, 0.12, 0.8),
+        StrokeModel("semi-professional", 0.055, 0.08, 0.015, 0.6, 0.15, 1.0),
+        StrokeModel("strong league", 0.09, 0.12, 0.02, 1.2, 0.20, 1.3),
+        StrokeModel("league", 0.16, 0.18, 0.03, 2.2, 0.25, 1.7),
+        StrokeModel("beginner", 0.25, 0.22, 0.04, 3.0, 0.30, 2.2),
+    )
+}
+
+
+def preset(name: str) -> StrokeModel:
+    """A preset by name.
+
+    >>> preset("league").aim_deg
+    0.16
+    """
+    if name not in PRESETS:
+        raise refuse("player", f"there is no level “{name[:40]}”", f"Use one of {', '.join(PRESETS)}.")
+    return PRESETS[name]
+
+
+def stroke_model_from(values: dict[str, object]) -> StrokeModel:
+    """A stroke model from plain values, checked field by field."""
+    numbers: dict[str, float] = {}
+    for name in (field.name for field in fields(StrokeModel) if field.name != "name"):
+        value, (low, high) = values.get(name), _PLAUSIBLE[name]
+        if isinstance(value, bool) or not isinstance(value, int | float) or not low <= value <= high:
+            raise refuse(f"player {name}", f"{str(value)[:40]} is out of range", f"Use {low} to {high}.")
+        numbers[name] = float(value)
+    return StrokeModel(name=str(values.get("name", "own"))[:80], **numbers)
