@@ -84,6 +84,8 @@ def _ease(windows, bed, places, in_play, ball, me, them):
 @kernel
 def _after_miss(x, y, mine_next, theirs_next):
     """(A, B): chances of either player at the table after the other's miss; x, y their make chances."""
+    if x + y < 1e-9:
+        return 0.5, 0.5
     # A = x m + (1 - x)(1 - B), B = y t + (1 - y)(1 - A): two linear equations.
     a0, a1 = x * mine_next + (1.0 - x), -(1.0 - x)
     b0, b1 = y * theirs_next + (1.0 - y), -(1.0 - y)

@@ -31,7 +31,7 @@ from partita.physics.prediction import approach_speed, begin_phase, predict, zon
     CUE_CUSHIONS_BEFORE,  # cushions of the cue ball before that contact
     ROUTE,  # the same cushions as digits: 1 + cushion, base 5, first cushion in the highest place
     RAIL_AFTER,  # 1 when any ball met a cushion, tip or facing after that contact
-    TARGET_CUSHIONS,  # cushions of the first-hit ball
+    TARGET_CUSHIONS,  # cushions of the first-hit ball, not counting a brush beside a pocket
     CUE_CUSHIONS_AFTER,  # cushions of the cue ball after that contact
     OTHERS_MOVED,  # contacts among other balls than cue ball and target
     EVENTS,  # events handled
@@ -40,6 +40,7 @@ FACTS = 9
 # And the measured ones.
 CONTACT_TIME, CUT, SECONDS, CONTACT_SPEED, TARGET_DIRECTION = range(5)
 MEASURES = 5
+BESIDE_POCKET_M = 0.3
 # A row of the trace: t, kind, ball, other, then phase and state of both balls after the event.
 TRACE_COLUMNS = 20
 
@@ -91,7 +92,7 @@ def run(ws, places, pocketed, stroke, until_contact, bed, physics, finals, facts
         if kind == BALL_BALL:
             _bring_to(ws, other, now, physics, bed.radius)
         first_hit = kind == BALL_BALL and facts[FIRST_HIT] < 0
-        _count(ws, i, other, kind, now, facts, measures)
+        _count(ws, i, other, kind, now, bed, facts, measures)
         _happen(ws, i, other, kind, now, bed, physics, pocketed)
         if first_hit:
             target = ws.balls[facts[FIRST_HIT]]
@@ -212,7 +213,7 @@ def _predict_touched(ws, i, other, now, bed, physics):
 
 
 @kernel
-def _count(ws, i, other, kind, now, facts, measures):
+def _count(ws, i, other, kind, now, bed, facts, measures):
     """Keep the facts that rules and names need, just before an event changes the balls."""
     before = facts[FIRST_HIT] < 0
     if kind == BALL_BALL:
@@ -231,8 +232,17 @@ def _count(ws, i, other, kind, now, facts, measures):
             facts[RAIL_AFTER] = 1
             if i == 0:
                 facts[CUE_CUSHIONS_AFTER] += 1
-            elif i == facts[FIRST_HIT]:
+            elif i == facts[FIRST_HIT] and kind == CUSHION and _clear_of_pockets(bed, ws.balls[i]):
                 facts[TARGET_CUSHIONS] += 1
+
+
+@kernel
+def _clear_of_pockets(bed, ball):
+    """True when a rail contact is no mere brush beside a pocket, which nobody calls a bank."""
+    for pocket in range(6):
+        if math.hypot(ball[0] - bed.mouth[pocket, 0], ball[1] - bed.mouth[pocket, 1]) < BESIDE_POCKET_M:
+            return False
+    return True
 
 
 @kernel

@@ -1,13 +1,12 @@
 """The simulator's typed face: layouts and strokes in, shots and batches out."""
 
-import os
-from concurrent.futures import ThreadPoolExecutor
 from dataclasses import dataclass, field
 
 import numpy as np
 from numpy.typing import NDArray
 
 from partita.errors import refuse
+from partita.parallel import CORES, over_slices
 from partita.physics.constants import TOO_MANY_EVENTS, Physics
 from partita.physics.loop import FACTS, MEASURES, SECONDS, STATUS, TRACE_COLUMNS, run_batch
 from partita.physics.prediction import new_workspace
@@ -18,9 +17,7 @@ from partita.table.layout import CUE, Layout
 from partita.table.spec import POCKETS, TableSpec
 
 Floats = NDArray[np.float64]
-CORES = max(1, os.cpu_count() or 1)
 _LONGEST_TRACE = 4200
-_POOL = ThreadPoolExecutor(max_workers=CORES, thread_name_prefix="partita-shots")
 _OVERRIDES = {name: name for name in Physics._fields}
 
 
@@ -134,20 +131,7 @@ def execute(
             result.measures[part], trace[part], rows[part],
         )  # fmt: skip
 
-    parts = [part for part in _slices(count, threads if count >= 16 else 1) if part.stop > part.start]
-    if len(parts) <= 1:
-        for part in parts:
-            play(part)
-    else:
-        list(_POOL.map(play, parts))
+    over_slices(count, play, threads)
     result.traces.extend(trace[e, : rows[e]] for e in range(count if trace_rows else 0))
     return result
-
-
-def _slices(count: int, threads: int) -> list[slice]:
-    # More parts than threads: a part of long shots does not keep the other threads waiting.
-    parts = threads * 4 if threads > 1 else 1
-    edges = np.linspace(0, count, parts + 1).astype(int)
-    return [slice(int(a), int(b)) for a, b in zip(edges[:-1], edges[1:], strict=True)]
-
 

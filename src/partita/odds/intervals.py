@@ -1,0 +1,44 @@
+"""Intervals of 95 % for means and shares."""
+
+import math
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+
+_Z = 1.959964
+
+
+@dataclass(frozen=True)
+class Chance:
+    """A probability with its 95 % interval."""
+
+    value: float
+    low: float
+    high: float
+
+    def as_json(self) -> dict[str, float]:
+        """Value, low and high, to five digits."""
+        return {"value": round(self.value, 5), "low": round(self.low, 5), "high": round(self.high, 5)}
+
+
+def of_mean(values: NDArray[np.float64]) -> Chance:
+    """Interval of the mean of values in 0..1 drawn in antithetic pairs: pairs are what is independent."""
+    mean = float(values.mean())
+    pairs = values[: len(values) // 2 * 2].reshape(-1, 2).mean(axis=1)
+    if len(pairs) < 2:
+        return Chance(mean, 0.0, 1.0)
+    error = _Z * float(pairs.std(ddof=1)) / math.sqrt(len(pairs))
+    # A handful of equal values is no certainty: never narrower than one unseen case would make it.
+    error = max(error, 1.0 / (len(values) + 1) / 2)
+    return Chance(mean, max(0.0, mean - error), min(1.0, mean + error))
+
+
+def of_share(hits: int, count: int) -> Chance:
+    """Wilson's score interval. Source: Wilson, J. Am. Stat. Assoc. 22 (1927)."""
+    if count == 0:
+        return Chance(0.0, 0.0, 1.0)
+    share, z2 = hits / count, _Z * _Z
+    middle = (share + z2 / (2 * count)) / (1 + z2 / count)
+    half = _Z / (1 + z2 / count) * math.sqrt(share * (1 - share) / count + z2 / (4 * count * count))
+    return Chance(share, max(0.0, min(middle - half, share)), min(1.0, max(middle + half, share)))

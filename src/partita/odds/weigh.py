@@ -1,0 +1,175 @@
+"""Weigh: race the options of a situation, and name the one that wins the rack most often.
+
+All options are executed with the same draws (common random numbers); few for all, more for the
+contenders (successive halving). The leaders are estimated again with fresh draws at the end: the
+best of many noisy estimates is optimistic. The number of samples is fixed by the request, never by
+the clock, so that the same request with the same seed gives the same answer to the last digit.
+"""
+
+from collections.abc import Iterator
+from dataclasses import dataclass, field
+
+import numpy as np
+
+from partita.errors import refuse
+from partita.games.game import FOUL, LOST
+from partita.games.situation import Situation
+from partita.odds.bench import Bench
+from partita.odds.samples import Samples
+from partita.odds.study import Study, Weighed, snapshot
+from partita.options.fold import family, fold
+from partita.options.option import Option
+from partita.options.pots import pot_strokes
+from partita.options.sweep import sweep_strokes
+from partita.options.trace_reading import option_from
+from partita.physics.stroke import Stroke, check_stroke
+from partita.players.executions import standard_draws
+from partita.players.stroke_model import StrokeModel
+
+DEFAULT_SAMPLES = 1000
+MOST_SAMPLES = 20_000
+_FIRST_LOOK = 24
+# Swept strokes tried with noise before the race, of those with the best noise-free leave.
+_SWEPT_TRIED = 48
+_SWEPT_KEPT = 12
+# The race: how many options stay in, and the share of the full samples each has had by then.
+_ROUNDS = ((18, 0.12), (9, 0.4), (5, 1.0))
+_LEADERS = 3
+# Draws of the final estimate come from a stream of their own.
+_FRESH = 7_919
+
+
+@dataclass(frozen=True)
+class WeighRequest:
+    """What to weigh, for whom, and how thoroughly."""
+
+    situation: Situation
+    me: StrokeModel
+    them: StrokeModel
+    seed: int = 1
+    samples: int = DEFAULT_SAMPLES
+    own_strokes: tuple[tuple[str, Stroke], ...] = field(default=())
+
+
+def weigh(request: WeighRequest) -> Iterator[Study]:
+    """Yield studies that get better: the first within a fraction of a second, the last one settled.
+
+    Stop by not asking for the next one. Raises `Refused` for what cannot be weighed.
+    """
+    check_request(request)
+    mine = request.situation.shooter == "me"
+    shooter, other = (request.me, request.them) if mine else (request.them, request.me)
+    race = _Race(Bench(request.situation, shooter, other), request)
+    race.enter(_constructed(race.bench))
+    if race.field:
+        yield race.study(0.1)
+    race.enter([*_swept(race.bench, race.draws), *_own(race.bench, request)])
+    yield race.study(0.3)
+    for place, (stay, share) in enumerate(_ROUNDS):
+        race.go_on(stay, max(_FIRST_LOOK, int(share * request.samples)))
+        yield race.study(0.45 + 0.15 * place)
+    race.estimate_leaders_again()
+    yield race.study(1.0, settled=True)
+
+
+def check_request(request: WeighRequest) -> None:
+    """Refuse numbers outside what can be weighed."""
+    if not 50 <= request.samples <= MOST_SAMPLES:
+        raise refuse("samples", f"{request.samples} is out of range", f"Use 50 to {MOST_SAMPLES}.")
+    if not 0 <= request.seed < 2**31:
+        raise refuse("seed", f"{request.seed} is out of range", "Use 0 to 2147483647.")
+    for _, stroke in request.own_strokes:
+        check_stroke(stroke)
+
+
+def _constructed(bench: Bench) -> list[Option]:
+    """Direct pots that drop when played without error."""
+    strokes = pot_strokes(bench.situation, bench.target)
+    if not strokes:
+        return []
+    reading = bench.play_clean(strokes)
+    options = [option_from(bench.situation, reading, e, "constructed") for e in range(len(strokes))]
+    return [option for option in options if option.attacks]
+
+
+def _swept(bench: Bench, draws: np.ndarray[tuple[int, int], np.dtype[np.float64]]) -> list[Option]:
+    """The sweep's best safeties and kicks: first by their noise-free leave, then tried with noise."""
+    reading = bench.play_clean(sweep_strokes(bench.situation, bench.target))
+    values = bench.clean_values(reading)
+    legal = (reading.outcomes.code != FOUL) & (reading.outcomes.code != LOST)
+    order = [int(e) for e in np.argsort(-values, kind="stable") if legal[e]]
+    # Naming is dear: only the best tenth of the sweep is named.
+    best = order[: max(400, len(order) // 10)]
+    options = [option_from(bench.situation, reading, e, "swept") for e in best]
+    tried = fold(options, family, 3)[:_SWEPT_TRIED]
+    scored = [(float(bench.sample(option, draws[:_FIRST_LOOK]).value.mean()), i) for i, option in enumerate(tried)]
+    ranked = [tried[i] for _, i in sorted(scored, key=lambda pair: (-pair[0], pair[1]))]
+    return fold(ranked, family, 1)[:_SWEPT_KEPT]
+
+
+def _own(bench: Bench, request: WeighRequest) -> list[Option]:
+    """The user's own strokes, named from their traces like all others; never folded away."""
+    if not request.own_strokes:
+        return []
+    reading = bench.play_clean([stroke for _, stroke in request.own_strokes])
+    return [option_from(bench.situation, reading, e, "own") for e in range(len(request.own_strokes))]
+
+
+class _Race:
+    """The options still in the race with their samples so far."""
+
+    def __init__(self, bench: Bench, request: WeighRequest) -> None:
+        self.bench, self.request = bench, request
+        self.draws = standard_draws(request.seed, max(request.samples, _FIRST_LOOK))
+        self.field: list[Option] = []
+        self.samples: dict[int, Samples] = {}
+        self.confirmed: set[int] = set()
+        self.used = 0
+
+    def enter(self, options: list[Option]) -> None:
+        """Give new options their first few samples."""
+        for option in options:
+            self.field.append(option)
+            self._extend(len(self.field) - 1, _FIRST_LOOK)
+
+    def ranking(self) -> list[int]:
+        """Options best first; ties keep the order in which they were found."""
+        return sorted(self.samples, key=lambda i: (-float(self.samples[i].value.mean()), i))
+
+    def go_on(self, stay: int, samples: int) -> None:
+        """Bring the best families, one stroke or two of each, to that many samples."""
+        shortlist = fold(self.ranking(), lambda i: family(self.field[i]), 2)[:stay]
+        for i in shortlist:
+            self._extend(i, samples)
+
+    def estimate_leaders_again(self) -> None:
+        """Replace the leaders' samples by fresh ones, undoing the optimism of being picked."""
+        fresh = standard_draws(self.request.seed + _FRESH, len(self.draws))
+        for i in self.shown()[:_LEADERS]:
+            self.samples[i] = self.bench.sample(self.field[i], fresh)
+            self.used += len(fresh)
+            self.confirmed.add(i)
+
+    def shown(self) -> list[int]:
+        """The ledger's lines: one stroke of each family, own strokes always."""
+        found = [i for i in self.ranking() if self.field[i].source != "own"]
+        own = {i for i in self.samples if self.field[i].source == "own"}
+        lines = set(fold(found, lambda i: family(self.field[i]), 1)) | own
+        return [i for i in self.ranking() if i in lines]
+
+    def study(self, progress: float, settled: bool = False) -> Study:
+        """The state of the race as a study."""
+        lines = [
+            Weighed(self.field[i], self.samples[i], confirmed=i in self.confirmed) for i in self.shown()
+        ]
+        return snapshot(self.bench, self.request.seed, lines, progress, self.used, settled)
+
+    def _extend(self, i: int, samples: int) -> None:
+        have = len(self.samples[i]) if i in self.samples else 0
+        if have >= samples:
+            return
+        more = self.bench.sample(self.field[i], self.draws[have:samples])
+        self.samples[i] = self.samples[i].joined(more) if have else more
+        self.used += samples - have
+
+

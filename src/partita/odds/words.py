@@ -1,0 +1,68 @@
+"""Sentences computed from a study's numbers: why an option leads, and how sure that is."""
+
+from collections.abc import Sequence
+from typing import Protocol
+
+from partita.odds.intervals import of_mean
+from partita.odds.samples import ENDINGS, Samples
+
+_ENDING_WORDS = {
+    "won": "wins the rack at once",
+    "made_in_shape": "pots and stays in shape",
+    "made_in_trouble": "pots but is in trouble",
+    "nothing_left": "leaves nothing",
+    "left_a_shot": "leaves a shot",
+    "foul": "fouls",
+    "lost": "loses the rack at once",
+}
+
+
+class _Line(Protocol):
+    @property
+    def samples(self) -> Samples: ...
+
+
+def _percent(share: float) -> str:
+    return f"{100 * share:.0f} %"
+
+
+def why_words(top: Samples, following: Samples | None, target: str) -> str:
+    """Two sentences: how the top option mostly ends, and what sets it apart from the next one.
+
+    What sets it apart is the ending whose part of the rack chance (its share times the rack chance
+    inside it, against the mean of both options) differs most between the two.
+    """
+    shares, values = top.shares(), top.value_by_ending()
+    main = max(shares, key=lambda name: shares[name])
+    first = f"It {_ENDING_WORDS[main]} {_percent(shares[main])} of the time, and from there wins {_percent(values[main])}."
+    if following is None:
+        return first
+    middle = 0.5 * (float(top.value.mean()) + float(following.value.mean()))
+    other_shares, other_values = following.shares(), following.value_by_ending()
+    gains = {
+        name: shares[name] * (values.get(name, middle) - middle)
+        - other_shares[name] * (other_values.get(name, middle) - middle)
+        for name in ENDINGS
+    }
+    decisive = max(gains, key=lambda name: gains[name])
+    second = (
+        f"The next option {_ENDING_WORDS[decisive]} {_percent(other_shares[decisive])} of the time against"
+        f" {_percent(shares[decisive])} here: that is worth {100 * gains[decisive]:.0f} points of rack chance."
+    )
+    return f"{first} {second}"
+
+
+def reliability_words(lines: Sequence[_Line], settled: bool) -> str:
+    """How far the order of the first two can be trusted, and what the intervals do not cover."""
+    scope = "The intervals cover chance in the sampling only; leaves are valued by a formula, not played out."
+    if not lines:
+        return "No option has been found yet."
+    if len(lines) == 1:
+        return f"There is only one option. {scope}"
+    top, second = (of_mean(line.samples.value) for line in lines[:2])
+    if not settled:
+        return f"Still refining. {scope}"
+    if top.low > second.high:
+        return f"The top option is clearly ahead of the next one. {scope}"
+    gap = 100 * (top.value - second.value)
+    return f"The first two are too close to call ({gap:.1f} points apart). {scope}"

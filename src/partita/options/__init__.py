@@ -1,0 +1,1 @@
+"""Options: constructed pots, swept safeties and kicks, their names, and folding near duplicates."""

@@ -1,0 +1,24 @@
+"""Threads over kernels: they release the GIL, so parts of a batch run on all cores at once."""
+
+import os
+from collections.abc import Callable
+from concurrent.futures import ThreadPoolExecutor
+
+import numpy as np
+
+CORES = max(1, os.cpu_count() or 1)
+_POOL = ThreadPoolExecutor(max_workers=CORES, thread_name_prefix="partita")
+# Below this a batch is done before a second thread has begun.
+_WORTH_SHARING = 16
+
+
+def over_slices(count: int, work: Callable[[slice], None], threads: int = CORES) -> None:
+    """Call `work` with slices that cover range(count), on several threads when that is worth it."""
+    if threads <= 1 or count < _WORTH_SHARING:
+        if count:
+            work(slice(0, count))
+        return
+    # More parts than threads: a part of long shots does not keep the other threads waiting.
+    edges = np.linspace(0, count, 4 * threads + 1).astype(int)
+    parts = [slice(int(a), int(b)) for a, b in zip(edges[:-1], edges[1:], strict=True) if b > a]
+    list(_POOL.map(work, parts))
