@@ -1,12 +1,13 @@
 """How the compiled kernels are declared: one decorator, one cache folder.
 
 Numba's cache notices a change in a function's own file, not in the files of the functions it
-calls. The cache folder therefore carries a fingerprint of every source of this package: after
-any change, nothing stale can be loaded.
+calls. The cache folder therefore carries a fingerprint of all sources that kernels are made of:
+after a change in any of them, nothing stale can be loaded.
 """
 
 import hashlib
 import os
+import re
 from collections.abc import Callable
 from pathlib import Path
 from typing import Any, TypeVar
@@ -16,12 +17,22 @@ import numba
 Function = TypeVar("Function", bound=Callable[..., Any])
 
 
+_IMPORT = re.compile(r"^\s*from (partita[\w.]*) import", re.M)
+
+
 def _sources_fingerprint() -> str:
-    digest = hashlib.sha256()
+    """Digest of every module that declares kernels, and of all that those import."""
     package = Path(__file__).parent
-    for source in sorted(package.rglob("*.py")):
-        digest.update(str(source.relative_to(package)).encode())
-        digest.update(source.read_bytes())
+    texts = {
+        ".".join(("partita", *path.relative_to(package).with_suffix("").parts)): path.read_text(encoding="utf-8")
+        for path in sorted(package.rglob("*.py"))
+    }
+    wanted = [name for name, text in texts.items() if "import kernel" in text]
+    for name in wanted:
+        wanted += [found for found in _IMPORT.findall(texts[name]) if found in texts and found not in wanted]
+    digest = hashlib.sha256()
+    for name in sorted(set(wanted)):
+        digest.update(texts[name].encode())
     return digest.hexdigest()[:16]
 
 

@@ -1,0 +1,1 @@
+"""Setting a machine up and running Partita on it. Standard library only: it runs before anything is installed."""

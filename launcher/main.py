@@ -1,0 +1,48 @@
+"""The launcher's commands."""
+
+import sys
+
+from launcher.places import CHECKOUT, PYTHON
+from launcher.service import DEMO_SIGN_IN, prepare, running, start, stop
+from launcher.steps import StepFailed, show
+from launcher.testing import test
+
+_USAGE = """usage: ./partita start           set this machine up and start Partita with demo data
+       ./partita stop            stop what start began
+       ./partita test [LABEL]    set up and run every check and test, or the tests named
+       ./partita bench           print the benchmarks' figures and keep them
+       ./partita shots           take the screenshots of docs/screenshots anew"""
+
+
+def _bench() -> int:
+    prepare(development=False)
+    return show([PYTHON, "-m", "benchmarks.weighing"], cwd=CHECKOUT)
+
+
+def _shots() -> int:
+    was_running = running() is not None
+    prepare(development=True)
+    start()
+    facts = running() or {}
+    address = f"http://127.0.0.1:{facts['port']}"
+    status = show([PYTHON, "-m", "tests.browser.shots", address, *DEMO_SIGN_IN], cwd=CHECKOUT)
+    if not was_running:
+        stop()
+    return status
+
+
+def main() -> int:
+    """Run one command of the launcher."""
+    commands = {"start": start, "stop": stop, "bench": _bench, "shots": _shots, "test": lambda: test(sys.argv[2:])}
+    name = sys.argv[1] if len(sys.argv) > 1 else ""
+    if name not in commands:
+        print(_USAGE)
+        return 0 if name in ("help", "--help", "-h") else 2
+    try:
+        return commands[name]()
+    except StepFailed as failed:
+        print(f"\n{failed.what}\n\nWhat to do: {failed.cure}", file=sys.stderr)
+        return 1
+    except KeyboardInterrupt:
+        print("\nStopped.")
+        return 130

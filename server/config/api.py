@@ -1,0 +1,74 @@
+"""The API: one router an app, one shape for every error."""
+
+from django.core.exceptions import RequestDataTooBig
+from django.http import Http404, HttpRequest, HttpResponse
+from ninja import NinjaAPI, Schema
+from ninja.errors import AuthenticationError, HttpError, ValidationError
+from ninja.security import django_auth
+
+from partita.errors import Problem, Refused
+
+api = NinjaAPI(title="Partita", version="1", auth=django_auth, docs_url=None)
+
+
+class ProblemOut(Schema):
+    """One thing wrong with a request."""
+
+    where: str
+    what: str
+    accepted: str
+
+
+class ErrorsOut(Schema):
+    """Every refusal has this shape."""
+
+    errors: list[ProblemOut]
+
+
+def problems_out(problems: tuple[Problem, ...] | list[Problem]) -> dict[str, object]:
+    """The one error shape."""
+    return {"errors": [{"where": p.where, "what": p.what, "accepted": p.accepted} for p in problems]}
+
+
+def _respond(request: HttpRequest, status: int, *problems: Problem) -> HttpResponse:
+    return api.create_response(request, problems_out(problems), status=status)
+
+
+@api.exception_handler(Refused)
+def _refused(request: HttpRequest, error: Refused) -> HttpResponse:
+    return _respond(request, 422, *error.problems)
+
+
+@api.exception_handler(ValidationError)
+def _invalid(request: HttpRequest, error: ValidationError) -> HttpResponse:
+    problems = [
+        Problem(".".join(str(part) for part in item["loc"][2:] or item["loc"][-1:]), str(item["msg"]))
+        for item in error.errors[:8]
+    ]
+    return _respond(request, 422, *problems)
+
+
+@api.exception_handler(HttpError)
+def _http_error(request: HttpRequest, error: HttpError) -> HttpResponse:
+    return _respond(request, error.status_code, Problem("request", str(error), "Send JSON of a few kB."))
+
+
+@api.exception_handler(RequestDataTooBig)
+def _too_big(request: HttpRequest, error: RequestDataTooBig) -> HttpResponse:
+    return _respond(request, 413, Problem("request", "it is too large", "Send at most 256 kB."))
+
+
+@api.exception_handler(AuthenticationError)
+def _signed_out(request: HttpRequest, error: AuthenticationError) -> HttpResponse:
+    return _respond(request, 401, Problem("", "You are not signed in", "Sign in first."))
+
+
+@api.exception_handler(Http404)
+def _missing(request: HttpRequest, error: Http404) -> HttpResponse:
+    return _respond(request, 404, Problem("", "There is nothing here, or it belongs to somebody else"))
+
+
+api.add_router("", "accounts.api.router")
+api.add_router("", "profiles.api.router")
+api.add_router("", "layouts.api.router")
+api.add_router("", "studies.api.router")

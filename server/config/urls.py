@@ -1,0 +1,20 @@
+"""Addresses: the API, and the page for everything else (the page routes itself)."""
+
+from django.http import HttpRequest, HttpResponse
+from django.urls import path, re_path
+
+from config.api import api
+from config.settings import WEB_DIST
+
+
+def page(request: HttpRequest) -> HttpResponse:
+    """The front end's page, so that deep links open it."""
+    index = WEB_DIST / "index.html"
+    if not index.is_file():
+        return HttpResponse("The front end is not built. Run ./partita start.", status=503, content_type="text/plain")
+    response = HttpResponse(index.read_bytes(), content_type="text/html; charset=utf-8")
+    response["Cache-Control"] = "no-cache"
+    return response
+
+
+urlpatterns = [path("api/", api.urls), re_path(r"^(?!api/|assets/).*$", page)]

@@ -1,0 +1,128 @@
+"""Layouts: keep, open, import; tables to draw; place phrases."""
+
+from datetime import datetime
+from typing import Any
+
+from django.http import HttpRequest
+from django.shortcuts import get_object_or_404
+from ninja import Router, Schema
+from pydantic import Field
+
+from layouts import services
+from layouts.models import Layout
+
+router = Router(tags=["layouts"])
+
+
+class LayoutIn(Schema):
+    """A layout to keep."""
+
+    name: str = Field(min_length=1, max_length=80)
+    document: dict[str, Any]
+
+
+class LayoutOut(Schema):
+    """A kept layout."""
+
+    id: int
+    name: str
+    document: dict[str, Any]
+    updated: datetime
+
+
+class ImportIn(Schema):
+    """The text of a layout file."""
+
+    text: str
+
+
+class ImportOut(Schema):
+    """An imported layout, not yet kept, with notes for the reader."""
+
+    document: dict[str, Any]
+    notes: list[str]
+
+
+class PhraseIn(Schema):
+    """A place phrase for a table."""
+
+    table: str = Field(max_length=60)
+    phrase: str = Field(max_length=400)
+
+
+class PhraseOut(Schema):
+    """A ball and where it goes, in diamonds; no place means off the table."""
+
+    ball: str
+    place: tuple[float, float] | None
+
+
+class TableOut(Schema):
+    """A table's geometry, m."""
+
+    name: str
+    length: float
+    width: float
+    radius: float
+    reach: float
+    tip_radius: float
+    nose_x: list[float]
+    nose_y: list[float]
+    tips: list[list[list[float]]]
+    facing_starts: list[list[list[float]]]
+    facing_directions: list[list[list[float]]]
+    drops: list[list[float]]
+    mouths: list[list[float]]
+
+
+@router.get("/tables", response=list[TableOut])
+def tables(request: HttpRequest) -> list[dict[str, Any]]:
+    """Every table preset's geometry."""
+    return services.tables()
+
+
+@router.post("/places", response=PhraseOut)
+def place(request: HttpRequest, body: PhraseIn) -> dict[str, Any]:
+    """Read a place phrase."""
+    return services.placed(body.table, body.phrase)
+
+
+@router.post("/layouts/import", response=ImportOut)
+def import_layout(request: HttpRequest, body: ImportIn) -> dict[str, Any]:
+    """Read a layout file; nothing is kept yet."""
+    document, notes = services.imported(body.text)
+    return {"document": document, "notes": notes}
+
+
+@router.get("/layouts", response=list[LayoutOut])
+def layouts(request: HttpRequest) -> Any:
+    """One's own layouts, the latest first."""
+    return Layout.objects.filter(owner=request.user)
+
+
+@router.post("/layouts", response=LayoutOut)
+def keep(request: HttpRequest, body: LayoutIn) -> Layout:
+    """Keep a layout."""
+    return Layout.objects.create(owner=request.user, name=body.name, document=services.checked(body.document))
+
+
+@router.get("/layouts/{int:layout_id}", response=LayoutOut)
+def layout(request: HttpRequest, layout_id: int) -> Layout:
+    """One of one's own layouts."""
+    return get_object_or_404(Layout, owner=request.user, pk=layout_id)
+
+
+@router.put("/layouts/{int:layout_id}", response=LayoutOut)
+def change(request: HttpRequest, layout_id: int, body: LayoutIn) -> Layout:
+    """Replace one of one's own layouts."""
+    found = get_object_or_404(Layout, owner=request.user, pk=layout_id)
+    found.name, found.document = body.name, services.checked(body.document)
+    found.save()
+    return found
+
+
+@router.delete("/layouts/{int:layout_id}", response={204: None})
+def remove(request: HttpRequest, layout_id: int) -> tuple[int, None]:
+    """Delete one of one's own layouts; its studies stay."""
+    get_object_or_404(Layout, owner=request.user, pk=layout_id).delete()
+    return 204, None

@@ -1,0 +1,50 @@
+"""Demo data: the Tuesday league of the fictional Harbour Lane Club. All of it is invented."""
+
+from typing import Any
+
+USER, PASSWORD = "harbour", "lane-nine"
+PLAYERS = (("Ida Brandt", "strong league"), ("Tomas Vale", "league"), ("June Okoro", "semi-professional"))
+
+Places = dict[str, list[float]]
+LAYOUTS: tuple[tuple[str, Places, dict[str, Any]], ...] = (
+    (
+        "Rack 10: the 4 past the 7",
+        {"cue": [2.95, 2.8], "4": [5.4, 3.25], "6": [6.85, 0.75], "7": [4.35, 1.35], "9": [4.85, 2.05]},
+        {"shooter": "me", "my_fouls": 0, "their_fouls": 1},
+    ),
+    (
+        "Rack 4: three from home",
+        {"cue": [4.2, 1.1], "7": [6.3, 0.45], "8": [1.4, 2.9], "9": [7.2, 2.2]},
+        {"shooter": "me"},
+    ),
+    (
+        "Rack 7: hidden behind the 8",
+        {"cue": [1.15, 2.1], "3": [6.6, 2.55], "5": [5.2, 0.4], "8": [1.95, 2.18], "9": [3.7, 3.4]},
+        {"shooter": "me"},
+    ),
+    (
+        "Rack 2: ball in hand, six left",
+        {"3": [1.3, 0.7], "4": [6.9, 3.3], "5": [4.1, 0.35], "7": [2.6, 3.1], "8": [5.5, 1.9], "9": [7.3, 1.0]},
+        {"shooter": "me", "ball_in_hand": True},
+    ),
+    (
+        "Rack 9: after the break",
+        {
+            "cue": [3.1, 1.9], "1": [5.9, 0.6], "2": [1.0, 3.2], "3": [6.5, 2.9], "4": [4.6, 3.5],
+            "5": [2.3, 0.9], "6": [7.2, 1.6], "8": [5.1, 2.2], "9": [6.2, 1.7],
+        },
+        {"shooter": "me"},
+    ),
+)  # fmt: skip
+
+
+def document(places: Places, situation: dict[str, Any]) -> dict[str, Any]:
+    """A layout document of the demo."""
+    return {
+        "format": "partita-layout",
+        "version": 1,
+        "table": "pool-9ft",
+        "game": "nine-ball",
+        "balls": places,
+        "situation": situation,
+    }

@@ -1,0 +1,31 @@
+"""Bring a database up to date: migrations, then the demo data when it was never loaded."""
+
+from typing import Any
+
+from django.contrib.auth.models import User
+from django.core.management import call_command
+from django.core.management.base import BaseCommand
+
+from layouts import demo
+from layouts.models import Layout
+from layouts.services import checked
+from partita.players.stroke_model import preset
+from profiles.services import save_profile
+
+
+class Command(BaseCommand):
+    """`manage.py prepare`"""
+
+    help = "Migrate, and load the demo data once."
+
+    def handle(self, *args: Any, **options: Any) -> None:
+        """Migrate; make the demo account with its players and layouts when there is none."""
+        call_command("migrate", interactive=False, verbosity=0)
+        if User.objects.filter(username=demo.USER).exists():
+            return
+        user = User.objects.create_user(demo.USER, password=demo.PASSWORD)
+        for name, level in demo.PLAYERS:
+            save_profile(user, name, preset(level).as_json())
+        for name, places, situation in reversed(demo.LAYOUTS):
+            document = checked({**demo.document(places, situation), "name": name})
+            Layout.objects.create(owner=user, name=name, document=document)

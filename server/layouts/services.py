@@ -1,0 +1,54 @@
+"""Layout documents: checked by the core before they are kept."""
+
+from typing import Any
+
+from partita.files import layout_file
+from partita.table.geometry import bed_of
+
+from partita.table.places import parse_phrase
+from partita.table.spec import PRESETS, TableSpec, table_named
+
+
+def checked(document: dict[str, Any]) -> dict[str, Any]:
+    """The document in its normal form; `Refused` when it is not a possible layout."""
+    name = document.get("name")
+    return layout_file.write(layout_file.read(document), name if isinstance(name, str) else None)
+
+
+def imported(text: str) -> tuple[dict[str, Any], list[str]]:
+    """A layout file's text: its normal form, and notes for the reader."""
+    file = layout_file.parse(text)
+    return layout_file.write(file), list(file.notes)
+
+
+def placed(table: str, phrase: str) -> dict[str, Any]:
+    """A place phrase: the ball and its place in diamonds, or no place when it goes off."""
+    placing = parse_phrase(table_named(table), phrase)
+    return {"ball": placing.ball, "place": placing.place}
+
+
+
+
+def geometry(spec: TableSpec) -> dict[str, Any]:
+    """All that the drawing of a table needs, m."""
+    bed = bed_of(spec)
+    return {
+        "name": spec.name,
+        "length": bed.length,
+        "width": bed.width,
+        "radius": bed.radius,
+        "reach": bed.reach,
+        "tip_radius": bed.tip_radius,
+        "nose_x": bed.nose_x.tolist(),
+        "nose_y": bed.nose_y.tolist(),
+        "tips": bed.tip.tolist(),
+        "facing_starts": bed.facing_start.tolist(),
+        "facing_directions": bed.facing_dir.tolist(),
+        "drops": bed.drop.tolist(),
+        "mouths": bed.mouth.tolist(),
+    }
+
+
+def tables() -> list[dict[str, Any]]:
+    """The geometry of every preset."""
+    return [geometry(spec) for spec in PRESETS.values()]

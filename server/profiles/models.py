@@ -1,0 +1,20 @@
+"""Player profiles."""
+
+from django.conf import settings
+from django.db import models
+
+
+class PlayerProfile(models.Model):
+    """A player's stroke model under a name, belonging to one account."""
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="players")
+    name = models.CharField(max_length=60)
+    stroke_model = models.JSONField()
+    created = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        ordering = ("name",)
+        constraints = (models.UniqueConstraint(fields=("owner", "name"), name="one_profile_a_name"),)
+
+    def __str__(self) -> str:
+        return self.name

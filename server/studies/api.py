@@ -1,0 +1,199 @@
+"""Studies: ask, follow, stop, keep, open again, draw."""
+
+from datetime import datetime
+from typing import Any
+
+from django.http import Http404, HttpRequest
+from django.shortcuts import get_object_or_404
+from ninja import Router, Schema
+from pydantic import Field
+
+from layouts.models import Layout
+from partita.odds.weigh import DEFAULT_SAMPLES
+from studies import services
+from studies.models import Study
+
+router = Router(tags=["studies"])
+
+
+class StudyIn(Schema):
+    """A question: a layout document and both players."""
+
+    document: dict[str, Any]
+    me: str = Field(max_length=80)
+    them: str = Field(max_length=80)
+    seed: int = 1
+    samples: int = DEFAULT_SAMPLES
+    layout: int | None = None
+
+
+class KeepIn(Schema):
+    """Keep a study under a name."""
+
+    name: str = Field(min_length=1, max_length=80)
+    layout: int | None = None
+
+
+class ChanceOut(Schema):
+    """A probability with its 95 % interval."""
+
+    value: float
+    low: float
+    high: float
+
+
+class StrokeOut(Schema):
+    """A stroke as intended."""
+
+    aim_deg: float
+    speed_mps: float
+    side: float
+    height: float
+    elevation_deg: float
+
+
+class TurningPointOut(Schema):
+    """Where an attack and the best other option are equal."""
+
+    make: float | None
+    mine: float
+    if_made: float
+    if_missed: float
+    other: float
+
+
+class OptionOut(Schema):
+    """One line of the ledger."""
+
+    name: str
+    detail: str
+    kind: str
+    aim: str
+    target: str | None
+    potted: str | None
+    pocket: str | None
+    route: list[str]
+    fullness: float
+    hit_side: str
+    cut_deg: float
+    source: str
+    stroke: StrokeOut
+    speed_lengths: float
+    tip: str
+    rack_chance: ChanceOut
+    make: ChanceOut
+    foul: ChanceOut
+    sold_out: ChanceOut
+    shares: dict[str, float]
+    value_by_ending: dict[str, float]
+    leave: dict[str, Any]
+    turning_point: TurningPointOut | None
+    samples: int
+    confirmed: bool
+
+
+class ResultOut(Schema):
+    """A study's document (`docs/formats.md`)."""
+
+    format: str
+    version: int
+    seed: int
+    shooter: str = Field(alias="for")
+    settled: bool
+    samples_used: int
+    seconds: float
+    cue: tuple[float, float]
+    target: str
+    options: list[OptionOut]
+    why: str
+    reliable: str
+
+
+class StudySummary(Schema):
+    """A study in a list."""
+
+    id: int
+    name: str
+    kept: bool
+    layout_id: int | None
+    status: str
+    progress: float
+    revision: int
+    created: datetime
+
+
+class StudyOut(StudySummary):
+    """A study with its question and its newest result."""
+
+    question: dict[str, Any]
+    document: ResultOut | None
+    failure: str
+
+
+class DrawingOut(Schema):
+    """Paths as [t s, x, y], fans and rests as [x, y], in diamonds, by ball."""
+
+    paths: dict[str, list[list[float]]]
+    fans: dict[str, list[list[list[float]]]]
+    rests: dict[str, list[list[float]]]
+    pocketed: dict[str, int]
+    seconds: float
+
+
+def _own(request: HttpRequest, study_id: int) -> Study:
+    return get_object_or_404(Study, owner=request.user, pk=study_id)
+
+
+def _layout(request: HttpRequest, layout_id: int | None) -> Layout | None:
+    return None if layout_id is None else get_object_or_404(Layout, owner=request.user, pk=layout_id)
+
+
+@router.post("/studies", response=StudyOut)
+def ask(request: HttpRequest, body: StudyIn) -> Study:
+    """Weigh a layout. A study of one's own that is still running is superseded."""
+    layout = _layout(request, body.layout)
+    return services.ask(request.user, body.document, body.me, body.them, body.seed, body.samples, layout)
+
+
+@router.get("/studies", response=list[StudySummary])
+def kept(request: HttpRequest) -> Any:
+    """One's own kept studies, the latest first."""
+    return Study.objects.filter(owner=request.user, kept=True).defer("document", "question")[:200]
+
+
+@router.get("/studies/{int:study_id}", response=StudyOut)
+def study(request: HttpRequest, study_id: int) -> Study:
+    """A study with its newest result."""
+    return _own(request, study_id)
+
+
+@router.post("/studies/{int:study_id}/stop", response=StudyOut)
+def stop(request: HttpRequest, study_id: int) -> Study:
+    """Stop a study; what it has found so far stays."""
+    services.stop(_own(request, study_id))
+    return _own(request, study_id)
+
+
+@router.post("/studies/{int:study_id}/keep", response=StudyOut)
+def keep(request: HttpRequest, study_id: int, body: KeepIn) -> Study:
+    """Keep a study under a name."""
+    found = _own(request, study_id)
+    found.name, found.kept, found.layout = body.name, True, _layout(request, body.layout)
+    found.save(update_fields=["name", "kept", "layout", "updated"])
+    return found
+
+
+@router.delete("/studies/{int:study_id}", response={204: None})
+def remove(request: HttpRequest, study_id: int) -> tuple[int, None]:
+    """Delete one of one's own studies; a running one stops."""
+    _own(request, study_id).delete()
+    return 204, None
+
+
+@router.get("/studies/{int:study_id}/options/{int:place}/drawing", response=DrawingOut)
+def drawing(request: HttpRequest, study_id: int, place: int) -> dict[str, Any]:
+    """What is drawn for one option: paths, executions, resting places."""
+    drawn = services.drawing_of(_own(request, study_id), place)
+    if drawn is None:
+        raise Http404
+    return drawn

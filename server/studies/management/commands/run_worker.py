@@ -1,0 +1,39 @@
+"""The worker process: warms the kernels, then takes jobs until it is told to stop."""
+
+import asyncio
+from typing import Any
+
+from django.core.management.base import BaseCommand
+from procrastinate.contrib.django import app as django_app
+
+from studies.services import warm_kernels
+
+
+class Command(BaseCommand):
+    """`manage.py run_worker`"""
+
+    help = "Take studies from the queue and run them."
+
+    def add_arguments(self, parser: Any) -> None:
+        """Timing of the heartbeat, shorter in tests."""
+        parser.add_argument("--heartbeat", type=float, default=5.0)
+        parser.add_argument("--stalled-after", type=float, default=20.0)
+        parser.add_argument("--cold", action="store_true", help="do not warm the kernels first")
+
+    def handle(self, *args: Any, **options: Any) -> None:
+        """Run until a signal."""
+        if not options["cold"]:
+            warm_kernels()
+        self.stdout.write("worker ready")
+        self.stdout.flush()
+        asyncio.run(self._work(options["heartbeat"], options["stalled_after"]))
+
+    async def _work(self, heartbeat: float, stalled_after: float) -> None:
+        app = django_app.with_connector(django_app.connector.get_worker_connector())  # type: ignore[attr-defined]
+        async with app.open_async():
+            await app.run_worker_async(
+                concurrency=2,
+                update_heartbeat_interval=heartbeat,
+                stalled_worker_timeout=stalled_after,
+                shutdown_graceful_timeout=5,
+            )

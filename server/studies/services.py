@@ -1,0 +1,121 @@
+"""The life of a study: asked, run in a worker, followed, stopped."""
+
+import logging
+import time
+from collections.abc import Callable
+from typing import Any
+
+from django.db.models import F
+
+from layouts.models import Layout
+from partita.errors import Refused
+from partita.files import layout_file
+from partita.odds.drawing import draw
+from partita.odds.weigh import WeighRequest, check_request, weigh
+from partita.physics.stroke import Stroke
+from partita.players.stroke_model import PRESETS, stroke_model_from
+from profiles.services import stroke_model_named
+from studies.models import Study
+
+log = logging.getLogger(__name__)
+ACTIVE = (Study.Status.QUEUED, Study.Status.RUNNING)
+
+
+def ask(
+    owner: Any, document: dict[str, Any], me: str, them: str, seed: int, samples: int, layout: Layout | None
+) -> Study:
+    """Check a question, supersede the owner's running ones, and queue it."""
+    from studies.tasks import weigh_study  # noqa: PLC0415 - tasks import this module
+
+    file = layout_file.read(document)
+    mine, theirs = stroke_model_named(owner, me), stroke_model_named(owner, them)
+    check_request(WeighRequest(file.situation, mine, theirs, seed, samples, file.strokes))
+    question = {
+        "document": layout_file.write(file),
+        "me": mine.as_json(),
+        "them": theirs.as_json(),
+        "players": {"me": me, "them": them},
+        "seed": seed,
+        "samples": samples,
+    }
+    Study.objects.filter(owner=owner, status__in=ACTIVE).update(status=Study.Status.STOPPING)
+    study = Study.objects.create(owner=owner, layout=layout, question=question)
+    weigh_study.defer(study_id=study.pk)
+    return study
+
+
+def request_of(question: dict[str, Any]) -> WeighRequest:
+    """The core's request for a stored question."""
+    file = layout_file.read(question["document"])
+    return WeighRequest(
+        situation=file.situation,
+        me=stroke_model_from(question["me"]),
+        them=stroke_model_from(question["them"]),
+        seed=question["seed"],
+        samples=question["samples"],
+        own_strokes=file.strokes,
+    )
+
+
+def run(study_id: int, should_abort: Callable[[], bool]) -> None:
+    """Run a study to its end, keeping each partial result. May be called again after a crash."""
+    study = Study.objects.filter(pk=study_id).first()
+    if study is None or study.is_over:
+        return
+    if study.status == Study.Status.STOPPING:
+        _finish(study_id, Study.Status.STOPPED)
+        return
+    Study.objects.filter(pk=study_id, status=Study.Status.QUEUED).update(status=Study.Status.RUNNING)
+    started = time.monotonic()
+    try:
+        for result in weigh(request_of(study.question)):
+            _keep(study_id, result.document, result.progress, time.monotonic() - started)
+            if should_abort() or not Study.objects.filter(pk=study_id, status=Study.Status.RUNNING).exists():
+                _finish(study_id, Study.Status.STOPPED)
+                return
+        _finish(study_id, Study.Status.DONE)
+    except Refused as refused:
+        _finish(study_id, Study.Status.FAILED, str(refused))
+    except Exception:
+        log.exception("Study %s failed", study_id)
+        _finish(study_id, Study.Status.FAILED, "Something went wrong while weighing. Try again; the layout is safe.")
+
+
+def _keep(study_id: int, document: dict[str, Any], progress: float, seconds: float) -> None:
+    document = {**document, "seconds": round(seconds, 3)}
+    Study.objects.filter(pk=study_id).update(
+        document=document, progress=progress, seconds=seconds, revision=F("revision") + 1
+    )
+
+
+def _finish(study_id: int, status: str, failure: str = "") -> None:
+    # A study stopped in its last moment stays stopped.
+    Study.objects.filter(pk=study_id).exclude(status=Study.Status.STOPPED).update(
+        status=status, failure=failure[:500], revision=F("revision") + 1
+    )
+
+
+def stop(study: Study) -> None:
+    """Ask a study to stop: a running one at its next partial result, a waiting one at once."""
+    Study.objects.filter(pk=study.pk, status=Study.Status.QUEUED).update(status=Study.Status.STOPPED)
+    Study.objects.filter(pk=study.pk, status=Study.Status.RUNNING).update(status=Study.Status.STOPPING)
+
+
+def drawing_of(study: Study, place: int) -> dict[str, Any] | None:
+    """What is drawn for option number `place` of a study; None when there is no such option."""
+    options: Any = (study.document or {}).get("options", [])
+    if place >= len(options):
+        return None
+    request = request_of(study.question)
+    mine = request.situation.shooter == "me"
+    shooter, other = (request.me, request.them) if mine else (request.them, request.me)
+    return draw(request.situation, Stroke(**options[place]["stroke"]), shooter, other, request.seed).as_json()
+
+
+def warm_kernels() -> None:
+    """Load (or, the first time, compile) every kernel, by weighing a small layout."""
+    document = {"format": "partita-layout", "version": 1, "balls": {"cue": [2, 1], "8": [5, 3], "9": [6, 2]}}
+    situation, league = layout_file.read(document).situation, PRESETS["league"]
+    for result in weigh(WeighRequest(situation, league, league, samples=50)):
+        stroke: Any = result.document["options"][0]["stroke"]  # type: ignore[index]
+    draw(situation, Stroke(**stroke), league, league)

@@ -1,0 +1,164 @@
+"""The command line of the core: no server, no database."""
+
+import argparse
+import json
+import sys
+from collections.abc import Callable, Sequence
+from pathlib import Path
+from typing import Any
+
+from partita.errors import Refused, refuse
+from partita.files import layout_file
+
+Json = dict[str, Any]
+
+
+def main(arguments: Sequence[str] | None = None) -> int:
+    """Run one command; 0 when done, 2 with a plain line on stderr for input that is refused."""
+    options = _parser().parse_args(arguments)
+    command: Callable[[argparse.Namespace], None] = options.command
+    try:
+        command(options)
+    except Refused as refused:
+        for problem in refused.problems:
+            sys.stderr.write(f"partita: {problem}\n")
+        return 2
+    except BrokenPipeError:
+        sys.stderr.close()
+    return 0
+
+
+def _parser() -> argparse.ArgumentParser:
+    parser = argparse.ArgumentParser(prog="partita", description=__doc__)
+    commands = parser.add_subparsers(required=True)
+    simulate = commands.add_parser("simulate", help="play strokes given as JSON on stdin")
+    simulate.add_argument("--lines", action="store_true", help="one object a line in, one a line out")
+    simulate.add_argument("--table", action="store_true", help="a table for people instead of JSON")
+    simulate.set_defaults(command=_simulate)
+    weigh = commands.add_parser("weigh", help="rank the options of a layout file")
+    weigh.add_argument("file", help="a layout file, or - for stdin")
+    weigh.add_argument("--me", default="league", help="level, or a file with a stroke model")
+    weigh.add_argument("--them", default="league", help="level, or a file with a stroke model")
+    weigh.add_argument("--seed", type=int, default=1)
+    weigh.add_argument("--samples", type=int, default=1000, help="executions of each leading option")
+    weigh.add_argument("--seconds", type=float, default=None, help="stop refining after this long")
+    weigh.add_argument("--table", action="store_true", help="a table for people instead of JSON")
+    weigh.set_defaults(command=_weigh)
+    return parser
+
+
+def _print(text: str) -> None:
+    sys.stdout.write(text + "\n")
+
+
+def _simulate(options: argparse.Namespace) -> None:
+    if not options.lines:
+        _print(_simulated(sys.stdin.read(), options.table))
+        return
+    for number, line in enumerate(sys.stdin, 1):
+        if line.strip():
+            try:
+                _print(_simulated(line, options.table))
+            except Refused as refused:
+                raise refuse(f"line {number}", str(refused).rstrip(".")) from None
+
+
+def _simulated(text: str, for_people: bool) -> str:
+    from partita.physics.simulate import physics_of, simulate  # noqa: PLC0415 - kernels load only where needed
+    from partita.table.spec import table_from  # noqa: PLC0415
+
+    request = _object(text)
+    layout = layout_file.read_layout(request.get("layout"))
+    (_, stroke), = layout_file.read_strokes([request.get("stroke")])
+    overrides = _overrides(request.get("physics", {}))
+    nose = overrides.pop("h_nose", None)
+    if nose is not None:
+        fields = {k: getattr(layout.table, k) for k in layout.table.__dataclass_fields__} | {"nose_height": nose}
+        layout = type(layout)(table_from(fields), layout.balls)
+    shot = simulate(layout, stroke, physics_of(layout.table, overrides))
+    if for_people:
+        rows = [f"{e.t:8.3f} s  {e.kind:13} {' '.join(e.balls):8} {e.cushion or e.pocket or '':10} {e.at[0]:.4f}, {e.at[1]:.4f} m" for e in shot.events]
+        return "\n".join(rows)
+    return json.dumps(
+        {
+            "events": [event.as_json() for event in shot.events],
+            "final": {ball: list(place) for ball, place in shot.final.items()},
+            "pocketed": shot.pocketed,
+            "seconds": shot.seconds,
+        }
+    )
+
+
+def _object(text: str) -> Json:
+    try:
+        value = json.loads(text)
+    except (json.JSONDecodeError, RecursionError) as error:
+        raise refuse("input", f"this is not JSON: {error}", 'Give {"layout": {...}, "stroke": {...}}.') from None
+    if not isinstance(value, dict):
+        raise refuse("input", "it is not a JSON object", 'Give {"layout": {...}, "stroke": {...}}.')
+    return value
+
+
+def _overrides(value: object) -> dict[str, float]:
+    if not isinstance(value, dict):
+        raise refuse("physics", "it is not an object", 'Give {"mu_s": 0.2} or leave it out.')
+    for name, number in value.items():
+        if isinstance(number, bool) or not isinstance(number, int | float) or not 0 <= number <= 1000:
+            raise refuse(f"physics {str(name)[:30]}", f"{str(number)[:30]} is out of range", "Use a number from 0.")
+    return {str(name): float(number) for name, number in value.items()}
+
+
+def _weigh(options: argparse.Namespace) -> None:
+    import time  # noqa: PLC0415
+
+    from partita.odds.weigh import WeighRequest, weigh  # noqa: PLC0415 - kernels load only where needed
+
+    file = layout_file.parse(_text_of(options.file))
+    request = WeighRequest(
+        file.situation, _player(options.me), _player(options.them), options.seed, options.samples, file.strokes
+    )
+    started, study = time.monotonic(), None
+    for study in weigh(request):
+        if options.seconds is not None and time.monotonic() - started > options.seconds:
+            break
+    if study is None:
+        raise refuse("layout", "no option was found", "Check that a legal ball can be reached.")
+    document = study.document | {"seconds": round(time.monotonic() - started, 3)}
+    _print(_weigh_table(document) if options.table else json.dumps(document))
+
+
+def _text_of(name: str) -> str:
+    if name == "-":
+        return sys.stdin.read(layout_file.LARGEST_BYTES + 1)
+    path = Path(name)
+    try:
+        with path.open(encoding="utf-8") as file:
+            return file.read(layout_file.LARGEST_BYTES + 1)
+    except (OSError, UnicodeDecodeError) as error:
+        raise refuse(name, f"it cannot be read: {getattr(error, 'strerror', None) or 'not text'}", "Give a layout file.") from None
+
+
+def _player(name: str) -> Any:
+    from partita.players.stroke_model import preset, stroke_model_from  # noqa: PLC0415
+
+    if name.endswith(".json"):
+        return stroke_model_from(_object(_text_of(name)))
+    return preset(name)
+
+
+def _weigh_table(document: Json) -> str:
+    rows = [" rack chance   make  foul  sold out  option"]
+    for option in document["options"]:
+        chance = option["rack_chance"]
+        spread = 50 * (chance["high"] - chance["low"])
+        cells = (option["make"]["value"], option["foul"]["value"], option["sold_out"]["value"])
+        make, foul, sold = (f"{100 * cell:.0f} %" for cell in cells)
+        rows.append(
+            f"{100 * chance['value']:5.1f} ± {spread:4.1f} {make:>6} {foul:>5} {sold:>8}   "
+            f"{option['aim']:8} {option['name']}; {option['detail']}"
+        )
+    return "\n".join([*rows, "", document["why"], document["reliable"]])
+
+
+if __name__ == "__main__":
+    sys.exit(main())

@@ -1,0 +1,1 @@
+"""Files: layouts and studies as versioned open JSON."""
