@@ -107,7 +107,7 @@ def main() -> int:
         return 1
     for child in children:
         child.start()
-    (state / "running.json").write_text(json.dumps({"pid": os.getpid(), "port": port, "database": url}))
+    (state / "running.json").write_text(json.dumps({"pid": os.getpid(), "port": port}))
     while not _stopping:
         for child in children:
             child.keep_alive()

@@ -2,27 +2,13 @@
 
 from django.core.exceptions import RequestDataTooBig
 from django.http import Http404, HttpRequest, HttpResponse
-from ninja import NinjaAPI, Schema
+from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, HttpError, ValidationError
 from ninja.security import django_auth
 
 from partita.errors import Problem, Refused
 
 api = NinjaAPI(title="Partita", version="1", auth=django_auth, docs_url=None)
-
-
-class ProblemOut(Schema):
-    """One thing wrong with a request."""
-
-    where: str
-    what: str
-    accepted: str
-
-
-class ErrorsOut(Schema):
-    """Every refusal has this shape."""
-
-    errors: list[ProblemOut]
 
 
 def problems_out(problems: tuple[Problem, ...] | list[Problem]) -> dict[str, object]:

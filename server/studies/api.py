@@ -102,7 +102,7 @@ class ResultOut(Schema):
     settled: bool
     samples_used: int
     seconds: float
-    cue: tuple[float, float]
+    cue: list[float]
     target: str
     options: list[OptionOut]
     why: str

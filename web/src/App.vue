@@ -1,0 +1,43 @@
+<script setup lang="ts">
+import { onMounted, ref } from 'vue'
+import Button from 'primevue/button'
+import SignIn from './places/entry/SignIn.vue'
+import { useSession } from './stores/session'
+import { sentence, problemsOf, type Problem } from './api/client'
+
+const session = useSession()
+const problems = ref<Problem[]>([])
+
+async function open() {
+  problems.value = []
+  try {
+    await session.open()
+  } catch (error) {
+    problems.value = problemsOf(error)
+  }
+}
+onMounted(open)
+document.documentElement.dataset.theme = localStorage.getItem('partita-theme') ?? 'day'
+</script>
+
+<template>
+  <RouterView v-if="session.username" />
+  <SignIn v-else-if="session.known" />
+  <main v-else class="opening">
+    <template v-if="problems.length">
+      <p v-for="problem in problems" :key="problem.what" role="alert">{{ sentence(problem) }}</p>
+      <Button label="Try again" @click="open" />
+    </template>
+    <p v-else>Opening the scorebook …</p>
+  </main>
+</template>
+
+<style scoped>
+.opening {
+  min-height: 100vh;
+  display: grid;
+  place-content: center;
+  justify-items: center;
+  gap: 12px;
+}
+</style>

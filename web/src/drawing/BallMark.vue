@@ -1,0 +1,64 @@
+<script setup lang="ts">
+import { BALL_COLOURS, ballName } from './balls'
+import type { Point } from './frame'
+
+defineProps<{ ball: string; at: Point; radius: number; selected?: boolean; wrong?: boolean; words: string }>()
+</script>
+
+<template>
+  <g
+    :transform="`translate(${at[0]} ${at[1]})`"
+    class="ball"
+    :class="{ selected, wrong }"
+    tabindex="0"
+    role="button"
+    :aria-label="`${ballName(ball)} at ${words}`"
+    :data-ball="ball"
+  >
+    <circle :r="radius * 1.9" fill="transparent" />
+    <circle v-if="selected || wrong" :r="radius + 13" class="ring" />
+    <circle :r="radius" :fill="ball === '9' ? '#fbf8ee' : BALL_COLOURS[ball]" class="edge" />
+    <path
+      v-if="ball === '9'"
+      :d="`M ${-radius * 0.86} ${-radius * 0.5} A ${radius} ${radius} 0 0 1 ${radius * 0.86} ${-radius * 0.5} L ${radius * 0.86} ${radius * 0.5} A ${radius} ${radius} 0 0 1 ${-radius * 0.86} ${radius * 0.5} Z`"
+      :fill="BALL_COLOURS['9']"
+    />
+    <template v-if="ball !== 'cue'">
+      <circle :r="radius * 0.62" fill="#fffdf7" />
+      <text :font-size="radius * 1.12" y="0.36em">{{ ball }}</text>
+    </template>
+  </g>
+</template>
+
+<style scoped>
+.ball {
+  cursor: grab;
+  outline: none;
+}
+.edge {
+  stroke: rgb(0 0 0 / 0.45);
+  stroke-width: 2;
+}
+.ring {
+  fill: none;
+  stroke: #f2c565;
+  stroke-width: 5;
+  stroke-dasharray: 14 8;
+}
+.wrong .ring {
+  stroke: #ff8d7c;
+  stroke-dasharray: none;
+}
+.ball:focus-visible .edge {
+  stroke: #f2c565;
+  stroke-width: 6;
+}
+text {
+  text-anchor: middle;
+  font-family: var(--sans);
+  font-weight: 800;
+  fill: #16191b;
+  pointer-events: none;
+  user-select: none;
+}
+</style>

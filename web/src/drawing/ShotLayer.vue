@@ -1,0 +1,106 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Drawing } from '@/api/client'
+import { pathColour } from './balls'
+import { polyline, type Frame, type Point } from './frame'
+
+const props = defineProps<{ drawing: Drawing; frame: Frame; fan: boolean; rests: boolean; radius: number }>()
+
+const put = (p: readonly number[]): Point => props.frame.fromDiamonds(p)
+const paths = computed(() =>
+  Object.entries(props.drawing.paths).map(([ball, points]) => ({
+    ball,
+    colour: pathColour(ball),
+    line: polyline(points.map((p) => put(p.slice(1)))),
+    end: put((points.at(-1) ?? [0, 0, 0]).slice(1)),
+  })),
+)
+const fans = computed(() =>
+  Object.entries(props.drawing.fans).map(([ball, lines]) => ({
+    ball,
+    colour: pathColour(ball),
+    d: lines.map((points) => `M${polyline(points.map(put))}`).join(' '),
+  })),
+)
+const rests = computed(() =>
+  Object.entries(props.drawing.rests).map(([ball, places]) => ({
+    ball,
+    colour: pathColour(ball),
+    at: places.map(put),
+  })),
+)
+/** A word above each cloud of resting places that is large enough to matter. */
+const labels = computed(() =>
+  rests.value
+    .filter((r) => r.at.length > 24)
+    .map(({ ball, at }) => {
+      const middle = (axis: 0 | 1) =>
+        at.map((p) => p[axis]).sort((a, b) => a - b)[Math.floor(at.length / 2)] ?? 0
+      return {
+        ball,
+        words: ball === 'cue' ? 'cue ball rests' : `${ball} rests`,
+        x: middle(0),
+        y: middle(1) - 70,
+      }
+    }),
+)
+</script>
+
+<template>
+  <g class="shot" aria-hidden="true">
+    <template v-if="fan">
+      <path v-for="f in fans" :key="f.ball" :d="f.d" :stroke="f.colour" class="fan" />
+    </template>
+    <template v-if="rests">
+      <g v-for="r in rests" :key="r.ball" :fill="r.colour" class="rests">
+        <circle v-for="(p, i) in r.at" :key="i" :cx="p[0]" :cy="p[1]" r="5" />
+      </g>
+    </template>
+    <g v-for="p in paths" :key="p.ball">
+      <polyline :points="p.line" class="under" />
+      <polyline :points="p.line" :stroke="p.colour" class="path" />
+      <circle :cx="p.end[0]" :cy="p.end[1]" :r="radius" :stroke="p.colour" class="end" />
+    </g>
+    <template v-if="rests">
+      <text v-for="l in labels" :key="l.ball" :x="l.x" :y="l.y" class="label">{{ l.words }}</text>
+    </template>
+  </g>
+</template>
+
+<style scoped>
+.shot {
+  pointer-events: none;
+}
+.fan {
+  fill: none;
+  stroke-width: 2;
+  opacity: 0.16;
+}
+.rests circle {
+  opacity: 0.6;
+}
+.path {
+  fill: none;
+  stroke-width: 6;
+  stroke-linejoin: round;
+}
+.under {
+  fill: none;
+  stroke: rgb(0 0 0 / 0.35);
+  stroke-width: 11;
+  stroke-linejoin: round;
+}
+.end {
+  fill: none;
+  stroke-width: 3.5;
+  stroke-dasharray: 9 7;
+}
+.label {
+  fill: #fffdf7;
+  font: 600 38px var(--sans);
+  text-anchor: middle;
+  paint-order: stroke;
+  stroke: rgb(0 0 0 / 0.5);
+  stroke-width: 7;
+}
+</style>

@@ -1,0 +1,15 @@
+import '@fontsource-variable/atkinson-hyperlegible-next'
+import '@fontsource-variable/fraunces'
+import { createPinia } from 'pinia'
+import PrimeVue from 'primevue/config'
+import { createApp } from 'vue'
+import App from './App.vue'
+import { Scorebook } from './design/preset'
+import './design/tokens.css'
+import { router } from './router'
+
+createApp(App)
+  .use(createPinia())
+  .use(router)
+  .use(PrimeVue, { theme: { preset: Scorebook, options: { darkModeSelector: '[data-theme=hall]' } } })
+  .mount('#app')

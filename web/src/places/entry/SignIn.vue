@@ -1,0 +1,89 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import InputText from 'primevue/inputtext'
+import { ref } from 'vue'
+import { problemsOf, sentence, type Problem } from '@/api/client'
+import { useSession } from '@/stores/session'
+
+const session = useSession()
+const name = ref('')
+const password = ref('')
+const making = ref(false)
+const busy = ref(false)
+const problems = ref<Problem[]>([])
+
+async function enter() {
+  busy.value = true
+  problems.value = []
+  try {
+    await (making.value ? session.register : session.signIn)(name.value, password.value)
+  } catch (error) {
+    problems.value = problemsOf(error)
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <main class="entry">
+    <form class="sheet" @submit.prevent="enter">
+      <h1>Partita</h1>
+      <p class="muted">Which shot wins this rack most often, and how sure is that?</p>
+      <label for="name">Name</label>
+      <InputText id="name" v-model="name" autocomplete="username" required fluid />
+      <label for="password">Password</label>
+      <InputText
+        id="password"
+        v-model="password"
+        type="password"
+        :autocomplete="making ? 'new-password' : 'current-password'"
+        required
+        fluid
+      />
+      <p v-for="problem in problems" :key="problem.what" class="problem" role="alert">
+        {{ sentence(problem) }}
+      </p>
+      <Button type="submit" :label="making ? 'Make the account' : 'Sign in'" :loading="busy" fluid />
+      <Button
+        type="button"
+        variant="text"
+        :label="making ? 'I have an account' : 'Make an account'"
+        fluid
+        @click="making = !making"
+      />
+    </form>
+  </main>
+</template>
+
+<style scoped>
+.entry {
+  min-height: 100vh;
+  display: grid;
+  place-items: center;
+  padding: 16px;
+}
+form {
+  width: min(360px, 100%);
+  padding: 28px 26px 18px;
+  display: grid;
+  gap: 7px;
+}
+h1 {
+  font-size: 34px;
+}
+p {
+  margin: 0 0 8px;
+}
+label {
+  font-weight: 600;
+  margin-top: 4px;
+}
+button {
+  margin-top: 8px;
+}
+.problem {
+  color: var(--foul);
+  font-weight: 600;
+}
+</style>

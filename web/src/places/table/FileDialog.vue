@@ -1,0 +1,103 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import Dialog from 'primevue/dialog'
+import Textarea from 'primevue/textarea'
+import { ref } from 'vue'
+import { answered, api, problemsOf, type Problem } from '@/api/client'
+import { useLayout, type LayoutDocument } from '@/stores/layout'
+import { useStudy } from '@/stores/study'
+import ProblemList from './ProblemList.vue'
+
+defineProps<{ visible: boolean }>()
+const emit = defineEmits<{ close: [] }>()
+const layout = useLayout()
+const study = useStudy()
+const text = ref('')
+const notes = ref<string[]>([])
+const problems = ref<Problem[]>([])
+
+function download(content: unknown, ending: string) {
+  const name = (layout.name.trim() || 'layout').toLowerCase().replace(/[^a-z0-9]+/g, '-')
+  const link = document.createElement('a')
+  link.href = URL.createObjectURL(new Blob([JSON.stringify(content, null, 2)], { type: 'application/json' }))
+  link.download = `${name}.${ending}.json`
+  link.click()
+  URL.revokeObjectURL(link.href)
+}
+async function choose(event: Event) {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  input.value = ''
+  if (!file) return
+  text.value = await file.slice(0, 200_000).text()
+  await read()
+}
+/** Read the text; when it is refused, the text and the table stay as they are. */
+async function read() {
+  problems.value = []
+  try {
+    const found = await answered(api.POST('/api/layouts/import', { body: { text: text.value } }))
+    const document = found.document as unknown as LayoutDocument
+    layout.load(document, typeof document.name === 'string' ? document.name : '', null)
+    study.close()
+    notes.value = found.notes
+    text.value = ''
+    if (!found.notes.length) emit('close')
+  } catch (error) {
+    problems.value = problemsOf(error)
+  }
+}
+</script>
+
+<template>
+  <Dialog
+    :visible="visible"
+    modal
+    header="Files"
+    :style="{ width: 'min(560px, 94vw)' }"
+    @update:visible="emit('close')"
+  >
+    <div class="row">
+      <Button
+        label="Download layout"
+        variant="outlined"
+        size="small"
+        @click="download(layout.document, 'partita')"
+      />
+      <Button
+        label="Download study"
+        variant="outlined"
+        size="small"
+        :disabled="!study.result"
+        @click="download(study.result, 'partita-study')"
+      />
+    </div>
+    <label for="file-text">Open a layout file, or paste its text</label>
+    <input type="file" accept=".json,application/json" aria-label="Layout file" @change="choose" />
+    <Textarea id="file-text" v-model="text" rows="9" fluid spellcheck="false" />
+    <ProblemList :problems="problems" />
+    <p v-for="note in notes" :key="note" class="muted">{{ note }}</p>
+    <Button label="Put it on the table" :disabled="!text.trim()" @click="read" />
+  </Dialog>
+</template>
+
+<style scoped>
+.row {
+  display: flex;
+  gap: 8px;
+  margin-bottom: 12px;
+}
+label {
+  display: block;
+  font-weight: 600;
+  margin-bottom: 6px;
+}
+input,
+textarea {
+  margin-bottom: 10px;
+}
+textarea {
+  font-family: ui-monospace, monospace;
+  font-size: 13px;
+}
+</style>

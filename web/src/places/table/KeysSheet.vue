@@ -1,0 +1,51 @@
+<script setup lang="ts">
+import Dialog from 'primevue/dialog'
+
+defineProps<{ visible: boolean }>()
+defineEmits<{ close: [] }>()
+const keys = [
+  ['W', 'weigh the layout'],
+  ['T', 'type a place'],
+  ['Arrows', 'nudge the chosen ball; finer with Shift'],
+  ['Delete', 'take the chosen ball off'],
+  ['Ctrl Z', 'undo; with Shift, redo'],
+  ['M', 'mirror across the long axis'],
+  ['H', 'turn the table half round'],
+  ['F', 'show or hide the fan of executions'],
+  ['R', 'show or hide resting places'],
+  ['S', 'save layout and study'],
+  ['O', 'open saved layouts and studies'],
+  ['?', 'this sheet'],
+]
+</script>
+
+<template>
+  <Dialog
+    :visible="visible"
+    modal
+    header="Keys"
+    :style="{ width: 'min(420px, 94vw)' }"
+    @update:visible="$emit('close')"
+  >
+    <dl>
+      <template v-for="[key, what] in keys" :key="key">
+        <dt>
+          <kbd>{{ key }}</kbd>
+        </dt>
+        <dd>{{ what }}</dd>
+      </template>
+    </dl>
+  </Dialog>
+</template>
+
+<style scoped>
+dl {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 7px 16px;
+  margin: 0;
+}
+dd {
+  margin: 0;
+}
+</style>

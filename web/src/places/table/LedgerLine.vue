@@ -1,0 +1,102 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Option } from '@/api/client'
+import { AIM_MARKS } from './endings'
+import ShareBar from './ShareBar.vue'
+
+const props = defineProps<{ option: Option; rank: number; best: number; chosen: boolean }>()
+defineEmits<{ choose: [] }>()
+
+const chance = computed(() => props.option.rack_chance)
+const spread = computed(() => (50 * (chance.value.high - chance.value.low)).toFixed(1))
+const margin = computed(() => {
+  const points = 100 * (chance.value.value - props.best)
+  return props.rank === 1 ? 'best' : `−${Math.abs(points).toFixed(1)}`
+})
+const aim = computed(() => AIM_MARKS[props.option.aim])
+const make = computed(() =>
+  props.option.potted ? `made ${Math.round(100 * props.option.make.value)} %` : '',
+)
+</script>
+
+<template>
+  <li>
+    <button type="button" class="line" :class="{ chosen }" :aria-pressed="chosen" @click="$emit('choose')">
+      <span class="rank">{{ rank }}</span>
+      <span class="what">
+        <b>{{ option.name }}</b>
+        <span class="kind"
+          ><span :class="['aim', option.aim]">{{ aim?.mark }} {{ aim?.word }}</span> {{ option.detail
+          }}<template v-if="make">; {{ make }}</template></span
+        >
+        <ShareBar :shares="option.shares" />
+      </span>
+      <span class="chance">
+        <span class="big">{{ Math.round(100 * chance.value) }}<small>%</small></span>
+        <span class="muted">± {{ spread }}</span>
+        <span :class="rank === 1 ? 'best' : 'muted'">{{ margin }}</span>
+      </span>
+    </button>
+  </li>
+</template>
+
+<style scoped>
+.line {
+  width: 100%;
+  display: grid;
+  grid-template-columns: 20px 1fr auto;
+  gap: 8px;
+  padding: 10px 14px 11px 13px;
+  text-align: left;
+  font: inherit;
+  color: inherit;
+  background: none;
+  border: 0;
+  border-left: 3px solid transparent;
+  border-bottom: 1px solid var(--hairline);
+  cursor: pointer;
+}
+.line.chosen {
+  border-left-color: var(--brass);
+  background: var(--tint);
+}
+.line:focus-visible {
+  outline-offset: -3px;
+}
+.rank {
+  font: 600 15px var(--serif);
+  color: var(--muted);
+}
+.what {
+  display: grid;
+  gap: 3px;
+  align-content: start;
+}
+.kind {
+  color: var(--muted);
+  font-size: 13px;
+}
+.aim {
+  font-weight: 700;
+  color: var(--ink);
+  margin-right: 4px;
+}
+.chance {
+  display: grid;
+  justify-items: end;
+  align-content: start;
+  font-size: 12.5px;
+  min-width: 54px;
+}
+.big {
+  font: 600 27px/1 var(--serif);
+  font-variant-numeric: lining-nums tabular-nums;
+}
+small {
+  font-size: 14px;
+}
+.best {
+  color: var(--brass);
+  font-weight: 700;
+}
+</style>

@@ -1,0 +1,180 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useLayout } from '@/stores/layout'
+import { keyOf, useStudy, type Aim } from '@/stores/study'
+import { AIM_MARKS, ENDINGS } from './endings'
+import LedgerLine from './LedgerLine.vue'
+
+const study = useStudy()
+const layout = useLayout()
+const filters: Aim[] = ['all', 'attack', 'safe', 'two-way']
+const best = computed(() => study.options[0]?.rack_chance.value ?? 0)
+const who = computed(() => (study.result?.shooter === 'them' ? 'your opponent wins' : 'you win'))
+const state = computed(() => {
+  if (study.stale) return 'stale: the layout has changed'
+  const status = study.study?.status
+  if (status === 'failed') return 'failed'
+  if (status === 'stopped') return 'stopped'
+  if (study.running) return study.options.length ? 'refining' : 'looking'
+  return study.result ? `settled in ${study.result.seconds.toFixed(1)} s` : ''
+})
+const progress = computed(() => (study.running ? Math.max(0.04, study.study?.progress ?? 0) : 1))
+</script>
+
+<template>
+  <section class="ledger sheet" aria-label="Ledger of options" :class="{ stale: study.stale }">
+    <header>
+      <h2>Ledger</h2>
+      <span class="muted">chance {{ who }} the rack</span>
+      <span class="state" aria-live="polite">{{ state }}</span>
+      <div
+        v-if="study.study"
+        class="progress"
+        role="progressbar"
+        aria-label="Weighing"
+        aria-valuemin="0"
+        aria-valuemax="100"
+        :aria-valuenow="Math.round(100 * progress)"
+      >
+        <span :style="{ width: `${100 * progress}%` }" />
+      </div>
+      <div v-if="study.options.length" class="filters" role="group" aria-label="Show">
+        <button
+          v-for="f in filters"
+          :key="f"
+          type="button"
+          :aria-pressed="study.filter === f"
+          @click="study.filter = f"
+        >
+          {{ f === 'all' ? 'All' : `${AIM_MARKS[f]?.mark} ${AIM_MARKS[f]?.word}` }}
+        </button>
+      </div>
+    </header>
+    <ol v-if="study.options.length" class="lines">
+      <LedgerLine
+        v-for="option in study.shown"
+        :key="keyOf(option)"
+        :option="option"
+        :rank="study.options.indexOf(option) + 1"
+        :best="best"
+        :chosen="study.chosen === keyOf(option)"
+        @choose="study.choose(option)"
+      />
+      <li v-if="!study.shown.length" class="empty muted">No option of this kind was found here.</li>
+    </ol>
+    <div v-else class="empty muted">
+      <p v-if="study.study?.status === 'failed'">{{ study.study.failure }}</p>
+      <p v-else-if="study.running">Looking at every pot, and sweeping the table for safeties and kicks …</p>
+      <template v-else>
+        <p>Put the balls where they lie, then press <b>Weigh</b> (<kbd>W</kbd>).</p>
+        <p v-if="!Object.keys(layout.document.balls).length">
+          Drag balls from the tray, or type their places: <b>3 at 5, 1.5</b>. <b>Open</b> has the club’s racks
+          to try.
+        </p>
+      </template>
+    </div>
+    <footer v-if="study.options.length">
+      <span v-for="e in ENDINGS.slice(1, 6)" :key="e.key" class="key"
+        ><i :class="['part', e.key]" /> {{ e.word }}</span
+      >
+      <p class="muted">{{ study.result?.reliable }}</p>
+    </footer>
+  </section>
+</template>
+
+<style src="./endings.css"></style>
+<style scoped>
+.ledger {
+  display: flex;
+  flex-direction: column;
+  min-height: 220px;
+  overflow: hidden;
+}
+header {
+  padding: 13px 16px 10px;
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 4px 9px;
+}
+h2 {
+  font-size: 21px;
+}
+.state {
+  margin-left: auto;
+  font-size: 12.5px;
+  color: var(--muted);
+}
+.stale .state {
+  color: var(--foul);
+  font-weight: 600;
+}
+.stale .lines {
+  opacity: 0.55;
+}
+.progress {
+  flex-basis: 100%;
+  height: 3px;
+  background: var(--hairline);
+  margin: 4px 0 6px;
+}
+.progress span {
+  display: block;
+  height: 100%;
+  background: var(--brass);
+  transition: width 0.2s;
+}
+.filters {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+.filters button {
+  font: 500 13px var(--sans);
+  padding: 4px 11px;
+  min-height: 30px;
+  border: 1px solid var(--hairline);
+  border-radius: 15px;
+  background: transparent;
+  color: var(--ink);
+  cursor: pointer;
+}
+.filters button[aria-pressed='true'] {
+  background: var(--ink);
+  color: var(--sheet);
+}
+.lines {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  overflow-y: auto;
+  border-top: 1px solid var(--hairline);
+}
+.empty {
+  padding: 6px 16px 16px;
+}
+footer {
+  padding: 10px 16px 12px;
+  border-top: 1px solid var(--hairline);
+  font-size: 12.5px;
+}
+footer p {
+  margin: 8px 0 0;
+}
+.key {
+  display: inline-flex;
+  align-items: center;
+  gap: 5px;
+  margin-right: 12px;
+}
+.key i {
+  width: 14px;
+  height: 9px;
+  border-radius: 2px;
+}
+@media (prefers-reduced-motion: reduce) {
+  .progress span {
+    transition: none;
+  }
+}
+</style>

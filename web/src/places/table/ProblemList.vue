@@ -1,0 +1,21 @@
+<script setup lang="ts">
+import { sentence, type Problem } from '@/api/client'
+
+defineProps<{ problems: Problem[] }>()
+</script>
+
+<template>
+  <ul v-if="problems.length" class="problems" role="alert">
+    <li v-for="(problem, i) in problems" :key="i">{{ sentence(problem) }}</li>
+  </ul>
+</template>
+
+<style scoped>
+.problems {
+  margin: 0;
+  padding: 10px 14px 10px 30px;
+  border-left: 3px solid var(--foul);
+  background: color-mix(in srgb, var(--foul) 9%, var(--sheet));
+  border-radius: 0 9px 9px 0;
+}
+</style>

@@ -1,0 +1,204 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import InputText from 'primevue/inputtext'
+import Select from 'primevue/select'
+import { computed, ref } from 'vue'
+import { useLayout } from '@/stores/layout'
+import { useSession } from '@/stores/session'
+import { useStudy } from '@/stores/study'
+
+const emit = defineEmits<{ weigh: []; stop: []; save: []; shelf: []; files: []; keys: [] }>()
+const layout = useLayout()
+const session = useSession()
+const study = useStudy()
+const theme = ref(document.documentElement.dataset.theme ?? 'day')
+
+const players = computed(() =>
+  session.players.map((p) => ({ key: p.key, name: p.own ? p.name : `${p.name} (level)` })),
+)
+const tables = [
+  { key: 'pool-9ft', name: '9-foot table' },
+  { key: 'pool-8ft', name: '8-foot table' },
+  { key: 'pool-7ft', name: '7-foot table' },
+]
+const shooters = [
+  { key: 'me', name: 'I shoot' },
+  { key: 'them', name: 'Opponent shoots' },
+]
+const fouls = [0, 1, 2].map((n) => ({ key: n, name: n === 1 ? '1 foul' : `${n} fouls` }))
+const situation = computed(() => layout.document.situation)
+const set = (who: 'me' | 'them', key: string) => layout.change((scene) => (scene[who] = key))
+
+function turnLights() {
+  theme.value = theme.value === 'day' ? 'hall' : 'day'
+  document.documentElement.dataset.theme = theme.value
+  localStorage.setItem('partita-theme', theme.value)
+}
+</script>
+
+<template>
+  <header class="strip">
+    <div class="title">
+      <span class="mark" aria-hidden="true">P</span>
+      <label class="visually-hidden" for="layout-name">Name of the layout</label>
+      <InputText id="layout-name" v-model="layout.name" placeholder="Untitled layout" class="name" />
+    </div>
+    <div class="scene" role="group" aria-label="The scene">
+      <span class="game">Nine-ball</span>
+      <Select
+        :model-value="layout.scene.me"
+        :options="players"
+        option-label="name"
+        option-value="key"
+        aria-label="Me"
+        size="small"
+        @update:model-value="set('me', $event)"
+      >
+        <template #value="{ value }"
+          ><span class="muted">Me</span> {{ players.find((p) => p.key === value)?.name ?? value }}</template
+        >
+      </Select>
+      <Select
+        :model-value="layout.scene.them"
+        :options="players"
+        option-label="name"
+        option-value="key"
+        aria-label="Opponent"
+        size="small"
+        @update:model-value="set('them', $event)"
+      >
+        <template #value="{ value }"
+          ><span class="muted">Opponent</span>
+          {{ players.find((p) => p.key === value)?.name ?? value }}</template
+        >
+      </Select>
+      <Select
+        :model-value="situation.shooter"
+        :options="shooters"
+        option-label="name"
+        option-value="key"
+        aria-label="Who shoots"
+        size="small"
+        @update:model-value="layout.situate({ shooter: $event })"
+      />
+      <Select
+        :model-value="situation.my_fouls"
+        :options="fouls"
+        option-label="name"
+        option-value="key"
+        aria-label="My fouls in a row"
+        size="small"
+        @update:model-value="layout.situate({ my_fouls: $event })"
+      >
+        <template #value="{ value }"><span class="muted">My fouls</span> {{ value }}</template>
+      </Select>
+      <Select
+        :model-value="situation.their_fouls"
+        :options="fouls"
+        option-label="name"
+        option-value="key"
+        aria-label="Opponent’s fouls in a row"
+        size="small"
+        @update:model-value="layout.situate({ their_fouls: $event })"
+      >
+        <template #value="{ value }"><span class="muted">Theirs</span> {{ value }}</template>
+      </Select>
+      <Select
+        :model-value="layout.tableName"
+        :options="tables"
+        option-label="name"
+        option-value="key"
+        aria-label="Table"
+        size="small"
+        @update:model-value="layout.change((scene) => (scene.document.table = $event))"
+      />
+      <label class="hand">
+        <input
+          type="checkbox"
+          :checked="situation.ball_in_hand"
+          @change="layout.situate({ ball_in_hand: ($event.target as HTMLInputElement).checked })"
+        />
+        Ball in hand
+      </label>
+    </div>
+    <div class="acts">
+      <Button label="Open" variant="text" size="small" @click="emit('shelf')" />
+      <Button label="Files" variant="text" size="small" @click="emit('files')" />
+      <Button
+        :label="theme === 'day' ? 'Hall light' : 'Day light'"
+        variant="text"
+        size="small"
+        @click="turnLights"
+      />
+      <Button label="?" variant="text" size="small" aria-label="Keys" @click="emit('keys')" />
+      <Button label="Sign out" variant="text" size="small" @click="session.signOut()" />
+      <Button :label="layout.isKept ? 'Saved' : 'Save'" variant="outlined" @click="emit('save')" />
+      <Button v-if="study.running" label="Stop" severity="secondary" class="weigh" @click="emit('stop')" />
+      <Button v-else label="Weigh" class="weigh" @click="emit('weigh')" />
+    </div>
+  </header>
+</template>
+
+<style scoped>
+.strip {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px 14px;
+  padding: 10px 16px;
+  border-bottom: 1px solid var(--hairline);
+}
+.title {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  flex: 1 1 230px;
+}
+.mark {
+  font: italic 700 28px var(--serif);
+  color: var(--brass);
+}
+.name {
+  font: 600 20px var(--serif);
+  border-color: transparent;
+  background: transparent;
+  padding: 2px 6px;
+  width: 100%;
+  color: var(--ink);
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px;
+}
+.weigh {
+  min-width: 92px;
+  font-weight: 700;
+  margin-left: 6px;
+}
+.scene {
+  order: 3;
+  flex-basis: 100%;
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px;
+}
+.game {
+  font-weight: 600;
+  margin-right: 6px;
+}
+.hand {
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
+  margin-left: 6px;
+  min-height: 30px;
+}
+.hand input {
+  accent-color: var(--brass);
+  width: 17px;
+  height: 17px;
+}
+</style>

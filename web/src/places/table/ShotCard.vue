@@ -1,0 +1,135 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Option } from '@/api/client'
+import { BALL_COLOURS } from '@/drawing/balls'
+import { useStudy } from '@/stores/study'
+import { ENDINGS, percent } from './endings'
+
+const props = defineProps<{ option: Option }>()
+const study = useStudy()
+
+const thickness = computed(() => {
+  const f = props.option.fullness
+  const word =
+    f >= 0.875 ? 'Full' : f >= 0.625 ? 'Three-quarter' : f >= 0.375 ? 'Half' : f >= 0.18 ? 'Quarter' : 'Thin'
+  return f >= 0.875 ? word : `${word}, its ${props.option.hit_side}`
+})
+const offset = computed(() => (1 - props.option.fullness) * 44 * (props.option.hit_side === 'right' ? -1 : 1))
+const target = computed(() => BALL_COLOURS[props.option.target ?? '1'])
+const scratches = computed(() =>
+  Object.entries((props.option.leave.scratch ?? {}) as Record<string, number>)
+    .filter(([, share]) => share >= 0.01)
+    .map(([pocket, share]) => `${pocket.replace('-', ', ')} pocket (${percent(share)})`),
+)
+const isBest = computed(() => study.place === 0)
+const turning = computed(() => props.option.turning_point)
+const endings = computed(() =>
+  ENDINGS.filter((e) => (props.option.shares[e.key] ?? 0) >= 0.005).map((e) => ({
+    ...e,
+    share: props.option.shares[e.key] ?? 0,
+    value: props.option.value_by_ending[e.key] ?? 0,
+  })),
+)
+</script>
+
+<template>
+  <section class="card sheet" aria-label="Shot card">
+    <div>
+      <h3>Aim</h3>
+      <svg viewBox="-60 -30 120 60" width="118" role="img" :aria-label="thickness">
+        <circle r="22" :cx="0" :fill="target" stroke="#0006" />
+        <circle r="22" :cx="-offset" fill="#fbf8ee" fill-opacity="0.86" stroke="var(--ink)" />
+      </svg>
+      <b>{{ thickness }}</b>
+      <span class="muted">cut {{ Math.abs(option.cut_deg).toFixed(0) }}°</span>
+    </div>
+    <div>
+      <h3>Tip</h3>
+      <svg viewBox="-30 -30 60 60" width="62" role="img" :aria-label="option.tip">
+        <circle r="28" fill="#fbf8ee" stroke="var(--ink)" />
+        <circle r="14" fill="none" stroke="#8b8b85" stroke-dasharray="3 3" />
+        <path d="M-28 0H28M0-28V28" stroke="#c9c3b2" />
+        <circle r="5" :cx="28 * option.stroke.side" :cy="-28 * option.stroke.height" fill="#8f6414" />
+      </svg>
+      <b>{{ option.tip }}</b>
+      <span class="muted">{{ option.detail.split(',')[0] }}</span>
+    </div>
+    <div>
+      <h3>Speed</h3>
+      <span class="speed">{{ option.detail.split(', ').at(-1) }}</span>
+      <span class="muted">{{ option.stroke.speed_mps.toFixed(1) }} m/s</span>
+      <template v-if="scratches.length">
+        <h3 class="watch">Keep clear of</h3>
+        <span>{{ scratches.join('; ') }}</span>
+      </template>
+    </div>
+    <div class="why">
+      <h3>{{ isBest ? 'Why this one' : 'How it ends' }}</h3>
+      <p v-if="isBest">{{ study.result?.why }}</p>
+      <p v-if="turning && turning.make !== null">
+        You make it {{ percent(turning.mine) }} of the time;
+        <b>{{ isBest ? 'it stays best' : 'it becomes best' }} from {{ percent(turning.make) }}.</b>
+      </p>
+      <table>
+        <caption class="visually-hidden">
+          How executions end, and the rack chance from there
+        </caption>
+        <tbody>
+          <tr v-for="e in endings" :key="e.key">
+            <th scope="row">{{ e.word }}</th>
+            <td>{{ percent(e.share) }}</td>
+            <td class="muted">wins {{ percent(e.value) }} from there</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.card {
+  display: grid;
+  grid-template-columns: auto auto minmax(112px, 150px) 1fr;
+  gap: 8px 22px;
+  padding: 12px 16px 14px;
+}
+.card > div {
+  display: grid;
+  gap: 2px;
+  align-content: start;
+}
+h3 {
+  font: 600 13px var(--sans);
+  color: var(--muted);
+}
+.watch {
+  margin-top: 6px;
+}
+.speed {
+  font: 600 22px/1.15 var(--serif);
+}
+.why p {
+  margin: 0 0 4px;
+}
+table {
+  border-collapse: collapse;
+  font-size: 13px;
+}
+th {
+  text-align: left;
+  font-weight: 600;
+  padding: 0 12px 0 0;
+}
+td {
+  padding: 0 12px 0 0;
+  text-align: right;
+}
+@media (max-width: 760px) {
+  .card {
+    grid-template-columns: auto 1fr;
+  }
+  .why {
+    grid-column: 1 / -1;
+  }
+}
+</style>

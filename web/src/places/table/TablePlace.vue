@@ -1,0 +1,189 @@
+<script setup lang="ts">
+import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { answered, api, problemsOf, type Problem } from '@/api/client'
+import TableDrawing from '@/drawing/TableDrawing.vue'
+import { useLayout, type LayoutDocument, type Place } from '@/stores/layout'
+import { useSession } from '@/stores/session'
+import { useStudy } from '@/stores/study'
+import BallTray from './BallTray.vue'
+import FileDialog from './FileDialog.vue'
+import KeysSheet from './KeysSheet.vue'
+import LedgerSheet from './LedgerSheet.vue'
+import PlaceLine from './PlaceLine.vue'
+import ProblemList from './ProblemList.vue'
+import SceneStrip from './SceneStrip.vue'
+import ShelfDialog from './ShelfDialog.vue'
+import ShotCard from './ShotCard.vue'
+import { useTableKeys } from './useTableKeys'
+
+const session = useSession()
+const layout = useLayout()
+const study = useStudy()
+const route = useRoute()
+const router = useRouter()
+
+const fan = ref(true)
+const rests = ref(true)
+const open = ref<'shelf' | 'files' | 'keys' | null>(null)
+const words = ref('')
+const problems = ref<Problem[]>([])
+const upright = ref(false)
+const line = ref<InstanceType<typeof PlaceLine> | null>(null)
+const table = computed(() => session.tables.find((t) => t.name === layout.tableName) ?? session.tables[0])
+const drawing = computed(() => (study.stale ? null : study.drawing))
+const all = computed(() => [...problems.value, ...study.problems])
+
+const narrow = window.matchMedia('(max-width: 760px)')
+const fit = () => (upright.value = narrow.matches)
+
+async function guarded(work: () => Promise<unknown>) {
+  problems.value = []
+  try {
+    await work()
+  } catch (error) {
+    problems.value = problemsOf(error)
+  }
+}
+async function openAddress() {
+  const { layoutId, studyId } = route.params
+  if (studyId && Number(studyId) !== study.study?.id) {
+    const opened = await study.open(Number(studyId))
+    const question = opened.question as { document: LayoutDocument; players: { me: string; them: string } }
+    layout.load(question.document, opened.name || 'A weighed layout', opened.layout_id ?? null)
+    layout.change((scene) => Object.assign(scene, question.players))
+  } else if (layoutId && Number(layoutId) !== layout.id) {
+    const path = { layout_id: Number(layoutId) }
+    const found = await answered(api.GET('/api/layouts/{layout_id}', { params: { path } }))
+    study.close()
+    layout.load(found.document as unknown as LayoutDocument, found.name, found.id)
+  } else if (!layoutId && !studyId && !layout.restore()) {
+    const [first] = await answered(api.GET('/api/layouts'))
+    if (first) layout.load(first.document as unknown as LayoutDocument, first.name, first.id)
+  }
+}
+async function save() {
+  await guarded(async () => {
+    await layout.save()
+    if (study.study && !study.stale) {
+      await study.keep(layout.name)
+      await router.replace({ name: 'study', params: { studyId: study.study.id } })
+    } else {
+      await router.replace({ name: 'layout', params: { layoutId: layout.id } })
+    }
+  })
+}
+async function say(phrase: string): Promise<boolean> {
+  await guarded(async () => {
+    const spoken = await answered(api.POST('/api/places', { body: { table: layout.tableName, phrase } }))
+    if (spoken.place) layout.place(spoken.ball, spoken.place as Place)
+    else layout.remove(spoken.ball)
+    layout.selected = spoken.place ? spoken.ball : null
+  })
+  return problems.value.length === 0
+}
+useTableKeys({
+  weigh: () => void study.weigh(),
+  save: () => void save(),
+  type: () => line.value?.focus(),
+  fan: () => (fan.value = !fan.value),
+  rests: () => (rests.value = !rests.value),
+  keys: () => (open.value = 'keys'),
+  shelf: () => (open.value = 'shelf'),
+})
+onMounted(() => {
+  fit()
+  narrow.addEventListener('change', fit)
+  void guarded(openAddress)
+})
+onUnmounted(() => narrow.removeEventListener('change', fit))
+watch(
+  () => route.fullPath,
+  () => void guarded(openAddress),
+)
+</script>
+
+<template>
+  <div class="place">
+    <SceneStrip
+      @weigh="study.weigh()"
+      @stop="study.stop()"
+      @save="save"
+      @shelf="open = 'shelf'"
+      @files="open = 'files'"
+      @keys="open = 'keys'"
+    />
+    <main class="work">
+      <section class="left" aria-label="The layout">
+        <div class="bed" :class="{ upright }">
+          <TableDrawing
+            v-if="table"
+            :table="table"
+            :balls="layout.document.balls"
+            :selected="layout.selected"
+            :drawing="drawing"
+            :upright="upright"
+            :fan="fan"
+            :rests="rests"
+            @select="layout.selected = $event"
+            @place="layout.place"
+            @remove="layout.remove"
+            @explain="words = $event"
+          />
+        </div>
+        <PlaceLine ref="line" :words="words" :say="say" />
+        <BallTray v-model:fan="fan" v-model:rests="rests" />
+        <ProblemList :problems="all" />
+        <ShotCard v-if="study.option && study.result" :option="study.option" />
+      </section>
+      <LedgerSheet class="right" />
+    </main>
+    <ShelfDialog :visible="open === 'shelf'" @close="open = null" />
+    <FileDialog :visible="open === 'files'" @close="open = null" />
+    <KeysSheet :visible="open === 'keys'" @close="open = null" />
+  </div>
+</template>
+
+<style scoped>
+.place {
+  min-height: 100vh;
+  display: flex;
+  flex-direction: column;
+}
+.work {
+  flex: 1;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 372px;
+  gap: 16px;
+  padding: 14px 16px 16px;
+  align-items: start;
+}
+.left {
+  display: grid;
+  gap: 10px;
+  min-width: 0;
+}
+.bed {
+  aspect-ratio: 2.84 / 1.57;
+}
+.bed.upright {
+  aspect-ratio: 1.57 / 2.84;
+  width: min(100%, 330px);
+  margin: 0 auto;
+}
+.right {
+  position: sticky;
+  top: 14px;
+  max-height: calc(100vh - 82px);
+}
+@media (max-width: 980px) {
+  .work {
+    grid-template-columns: minmax(0, 1fr);
+    padding: 10px;
+  }
+  .right {
+    position: static;
+    max-height: none;
+  }
+}
+</style>

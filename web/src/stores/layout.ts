@@ -1,0 +1,142 @@
+import { defineStore } from 'pinia'
+import { computed, ref, watch } from 'vue'
+import { answered, api, type KeptLayout } from '@/api/client'
+
+export type Place = [number, number]
+export interface Situation {
+  shooter: 'me' | 'them'
+  ball_in_hand: boolean
+  my_fouls: number
+  their_fouls: number
+}
+export interface LayoutDocument {
+  format: string
+  version: number
+  table: string | Record<string, unknown>
+  game: string
+  balls: Record<string, Place>
+  situation: Situation
+  [unknown: string]: unknown
+}
+interface Scene {
+  document: LayoutDocument
+  me: string
+  them: string
+}
+
+export const BALLS = ['cue', '1', '2', '3', '4', '5', '6', '7', '8', '9']
+const DRAFT = 'partita-draft'
+const MOST_STEPS = 100
+
+export function emptyDocument(): LayoutDocument {
+  return {
+    format: 'partita-layout',
+    version: 1,
+    table: 'pool-9ft',
+    game: 'nine-ball',
+    balls: {},
+    situation: { shooter: 'me', ball_in_hand: false, my_fouls: 0, their_fouls: 0 },
+  }
+}
+
+const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
+
+/** The layout being set up: every change can be undone, and survives a reload in this browser. */
+export const useLayout = defineStore('layout', () => {
+  const scene = ref<Scene>({ document: emptyDocument(), me: 'league', them: 'league' })
+  const name = ref('')
+  const id = ref<number | null>(null)
+  const selected = ref<string | null>(null)
+  const kept = ref('')
+  const past = ref<string[]>([])
+  const future = ref<string[]>([])
+
+  const document = computed(() => scene.value.document)
+  const tableName = computed(() =>
+    typeof document.value.table === 'string'
+      ? document.value.table
+      : String(document.value.table.name ?? 'pool-9ft'),
+  )
+  const missing = computed(() => BALLS.filter((ball) => !(ball in document.value.balls)))
+  const isKept = computed(
+    () => id.value !== null && kept.value === JSON.stringify([name.value, document.value]),
+  )
+
+  /** Change the scene; the state before it can be had back. */
+  function change(edit: (scene: Scene) => void) {
+    const before = JSON.stringify(scene.value)
+    const next = copy(scene.value)
+    edit(next)
+    if (JSON.stringify(next) === before) return
+    past.value = [...past.value.slice(1 - MOST_STEPS), before]
+    future.value = []
+    scene.value = next
+  }
+  function step(from: typeof past, to: typeof past) {
+    const state = from.value.at(-1)
+    if (state === undefined) return
+    from.value = from.value.slice(0, -1)
+    to.value = [...to.value, JSON.stringify(scene.value)]
+    scene.value = JSON.parse(state) as Scene
+  }
+  const undo = () => step(past, future)
+  const redo = () => step(future, past)
+
+  const place = (ball: string, at: Place) => change((s) => (s.document.balls[ball] = at))
+  const remove = (ball: string) => change((s) => Reflect.deleteProperty(s.document.balls, ball))
+  const situate = (part: Partial<Situation>) => change((s) => Object.assign(s.document.situation, part))
+  const clear = () => change((s) => (s.document.balls = {}))
+  function turn(kind: 'mirror' | 'half-turn') {
+    change((s) => {
+      for (const [ball, [x, y]] of Object.entries(s.document.balls)) {
+        s.document.balls[ball] = kind === 'mirror' ? [x, 4 - y] : [8 - x, 4 - y]
+      }
+    })
+  }
+
+  function load(next: LayoutDocument, called: string, layoutId: number | null) {
+    change((s) => (s.document = { ...emptyDocument(), ...copy(next) }))
+    name.value = called
+    id.value = layoutId
+    kept.value = layoutId === null ? '' : JSON.stringify([called, document.value])
+    selected.value = null
+  }
+  async function save() {
+    const body = { name: name.value.trim() || 'Untitled layout', document: document.value }
+    const path = { layout_id: id.value ?? 0 }
+    const layout: KeptLayout = await answered(
+      id.value === null
+        ? api.POST('/api/layouts', { body })
+        : api.PUT('/api/layouts/{layout_id}', { params: { path }, body }),
+    )
+    id.value = layout.id
+    name.value = layout.name
+    kept.value = JSON.stringify([layout.name, document.value])
+  }
+
+  function restore(): boolean {
+    const draft = localStorage.getItem(DRAFT)
+    if (!draft) return false
+    try {
+      const saved = JSON.parse(draft) as { scene: Scene; name: string; id: number | null; kept: string }
+      scene.value = saved.scene
+      name.value = saved.name
+      id.value = saved.id
+      kept.value = saved.kept
+      return true
+    } catch {
+      localStorage.removeItem(DRAFT)
+      return false
+    }
+  }
+  const forget = () => localStorage.removeItem(DRAFT)
+  watch([scene, name, id, kept], () => {
+    const draft = { scene: scene.value, name: name.value, id: id.value, kept: kept.value }
+    localStorage.setItem(DRAFT, JSON.stringify(draft))
+  })
+
+  return {
+    scene, document, tableName, name, id, selected, missing, isKept, past, future,
+    change, undo, redo, place, remove, situate, clear, turn, load, save, restore, forget,
+  } // prettier-ignore
+})
