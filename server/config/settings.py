@@ -1,11 +1,14 @@
 """Settings. Whatever differs between machines comes from the environment, set by the launcher."""
 
 import os
+import warnings
 from pathlib import Path
 from urllib.parse import unquote, urlsplit
 
 from django.core.exceptions import ImproperlyConfigured
 
+# The built files are small and served by WhiteNoise, which has no asynchronous iterators yet.
+warnings.filterwarnings("ignore", message="StreamingHttpResponse must consume")
 SERVER = Path(__file__).resolve().parent.parent
 WEB_DIST = SERVER.parent / "web" / "dist"
 TESTING = os.environ.get("PARTITA_TESTING") == "1"

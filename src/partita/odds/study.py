@@ -17,6 +17,8 @@ from partita.table.spec import POCKETS
 # An attack that is missed without a foul and then mostly leaves nothing is two-way; one that
 # hardly ever goes in, or hardly ever fails, is not.
 _TWO_WAY_NOTHING, _TWO_WAY_MAKE = 0.6, (0.08, 0.88)
+# A safety that pots a ball this often is two-way as well.
+_SAFE_THAT_POTS = 0.15
 
 Json = dict[str, object]
 
@@ -38,7 +40,7 @@ class Weighed:
     def aim(self) -> str:
         """Attack, safe or two-way."""
         if not self.option.attacks:
-            return "safe"
+            return "two-way" if float(self.samples.made.mean()) >= _SAFE_THAT_POTS else "safe"
         missed = np.isin(self.samples.ending, (NOTHING_LEFT, LEFT_A_SHOT))
         nothing = float((self.samples.ending[missed] == NOTHING_LEFT).mean()) if missed.any() else 0.0
         low, high = _TWO_WAY_MAKE

@@ -32,6 +32,7 @@ _FIRST_LOOK = 24
 # Swept strokes tried with noise before the race, of those with the best noise-free leave.
 _SWEPT_TRIED = 48
 _SWEPT_KEPT = 12
+_MADE_BY_CHANCE = 0.25
 # The race: how many options stay in, and the share of the full samples each has had by then.
 _ROUNDS = ((18, 0.12), (9, 0.4), (5, 1.0))
 _LEADERS = 3
@@ -102,8 +103,10 @@ def _swept(bench: Bench, draws: np.ndarray[tuple[int, int], np.dtype[np.float64]
     best = order[: max(400, len(order) // 10)]
     options = [option_from(bench.situation, reading, e, "swept") for e in best]
     tried = fold(options, family, 3)[:_SWEPT_TRIED]
-    scored = [(float(bench.sample(option, draws[:_FIRST_LOOK]).value.mean()), i) for i, option in enumerate(tried)]
-    ranked = [tried[i] for _, i in sorted(scored, key=lambda pair: (-pair[0], pair[1]))]
+    looks = [bench.sample(option, draws[:_FIRST_LOOK]) for option in tried]
+    # A safety that goes in this often is a pot that was aimed badly; the pots are there already.
+    honest = [i for i, look in enumerate(looks) if tried[i].attacks or look.made.mean() <= _MADE_BY_CHANCE]
+    ranked = [tried[i] for i in sorted(honest, key=lambda i: (-float(looks[i].value.mean()), i))]
     return fold(ranked, family, 1)[:_SWEPT_KEPT]
 
 

@@ -51,6 +51,15 @@ const scheme = {
   },
 }
 
+const outlined = {
+  primary: {
+    borderColor: 'var(--muted)',
+    color: 'var(--ink)',
+    hoverBackground: 'var(--tint)',
+    activeBackground: 'var(--tint)',
+  },
+}
+
 export const Scorebook = definePreset(Aura, {
   semantic: {
     focusRing: { width: '2px', style: 'solid', color: 'var(--brass)', offset: '2px' },
@@ -62,5 +71,10 @@ export const Scorebook = definePreset(Aura, {
     formField: { borderRadius: '9px', paddingX: '0.7rem', paddingY: '0.4rem' },
     colorScheme: { light: scheme, dark: scheme },
   },
-  components: { button: { root: { borderRadius: '9px', paddingX: '0.8rem', paddingY: '0.42rem' } } },
+  components: {
+    button: {
+      root: { borderRadius: '9px', paddingX: '0.8rem', paddingY: '0.42rem' },
+      colorScheme: { light: { outlined }, dark: { outlined } },
+    },
+  },
 })

@@ -34,13 +34,13 @@ const labels = computed(() =>
   rests.value
     .filter((r) => r.at.length > 24)
     .map(({ ball, at }) => {
-      const middle = (axis: 0 | 1) =>
-        at.map((p) => p[axis]).sort((a, b) => a - b)[Math.floor(at.length / 2)] ?? 0
+      const atShare = (axis: 0 | 1, share: number) =>
+        at.map((p) => p[axis]).sort((a, b) => a - b)[Math.floor(share * at.length)] ?? 0
       return {
         ball,
         words: ball === 'cue' ? 'cue ball rests' : `${ball} rests`,
-        x: middle(0),
-        y: middle(1) - 70,
+        x: atShare(0, 0.5),
+        y: atShare(1, 0.06) - 26,
       }
     }),
 )

@@ -15,7 +15,7 @@ const margin = computed(() => {
 })
 const aim = computed(() => AIM_MARKS[props.option.aim])
 const make = computed(() =>
-  props.option.potted ? `made ${Math.round(100 * props.option.make.value)} %` : '',
+  props.option.potted ? `made\u00a0${Math.round(100 * props.option.make.value)}\u00a0%` : '',
 )
 </script>
 

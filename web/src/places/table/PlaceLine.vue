@@ -2,7 +2,7 @@
 import InputText from 'primevue/inputtext'
 import { ref } from 'vue'
 
-const props = defineProps<{ words: string; say: (phrase: string) => Promise<boolean> }>()
+const props = defineProps<{ say: (phrase: string) => Promise<boolean> }>()
 const phrase = ref('')
 const field = ref<{ $el: HTMLInputElement } | null>(null)
 
@@ -25,20 +25,5 @@ defineExpose({ focus: () => field.value?.$el.focus() })
       fluid
       @keydown.esc="field?.$el.blur()"
     />
-    <p class="words" :class="{ quiet: !words }" aria-live="polite">
-      {{ words || 'Places in diamonds: 0–8 from the head, 0–4 from the near rail.' }}
-    </p>
   </form>
 </template>
-
-<style scoped>
-.words {
-  margin: 4px 2px 0;
-  font-size: 13px;
-  font-weight: 600;
-}
-.quiet {
-  color: var(--muted);
-  font-weight: 400;
-}
-</style>

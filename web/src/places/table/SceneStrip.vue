@@ -11,6 +11,7 @@ const emit = defineEmits<{ weigh: []; stop: []; save: []; shelf: []; files: []; 
 const layout = useLayout()
 const session = useSession()
 const study = useStudy()
+const unfolded = ref(false)
 const theme = ref(document.documentElement.dataset.theme ?? 'day')
 
 const players = computed(() =>
@@ -37,7 +38,7 @@ function turnLights() {
 </script>
 
 <template>
-  <header class="strip">
+  <header class="strip" :class="{ unfolded }">
     <div class="title">
       <span class="mark" aria-hidden="true">P</span>
       <label class="visually-hidden" for="layout-name">Name of the layout</label>
@@ -122,16 +123,25 @@ function turnLights() {
       </label>
     </div>
     <div class="acts">
-      <Button label="Open" variant="text" size="small" @click="emit('shelf')" />
-      <Button label="Files" variant="text" size="small" @click="emit('files')" />
       <Button
+        class="unfold"
+        label="Scene"
+        variant="text"
+        size="small"
+        :aria-expanded="unfolded"
+        @click="unfolded = !unfolded"
+      />
+      <Button label="Open" variant="text" size="small" @click="emit('shelf')" />
+      <Button class="rare" label="Files" variant="text" size="small" @click="emit('files')" />
+      <Button
+        class="rare"
         :label="theme === 'day' ? 'Hall light' : 'Day light'"
         variant="text"
         size="small"
         @click="turnLights"
       />
-      <Button label="?" variant="text" size="small" aria-label="Keys" @click="emit('keys')" />
-      <Button label="Sign out" variant="text" size="small" @click="session.signOut()" />
+      <Button class="rare" label="?" variant="text" size="small" aria-label="Keys" @click="emit('keys')" />
+      <Button class="rare" label="Sign out" variant="text" size="small" @click="session.signOut()" />
       <Button :label="layout.isKept ? 'Saved' : 'Save'" variant="outlined" @click="emit('save')" />
       <Button v-if="study.running" label="Stop" severity="secondary" class="weigh" @click="emit('stop')" />
       <Button v-else label="Weigh" class="weigh" @click="emit('weigh')" />
@@ -188,6 +198,30 @@ function turnLights() {
 .game {
   font-weight: 600;
   margin-right: 6px;
+}
+.unfold {
+  display: none;
+}
+@media (max-width: 760px) {
+  .strip {
+    gap: 4px 8px;
+    padding: 8px 10px;
+  }
+  .title {
+    flex-basis: 100%;
+  }
+  .unfold {
+    display: inline-flex;
+  }
+  .acts {
+    width: 100%;
+  }
+  .weigh {
+    margin-left: auto;
+  }
+  .strip:not(.unfolded) :is(.scene, .rare) {
+    display: none;
+  }
 }
 .hand {
   display: inline-flex;

@@ -91,7 +91,7 @@ const endings = computed(() =>
   display: grid;
   grid-template-columns: auto auto minmax(112px, 150px) 1fr;
   gap: 8px 22px;
-  padding: 12px 16px 14px;
+  padding: 10px 16px 12px;
 }
 .card > div {
   display: grid;

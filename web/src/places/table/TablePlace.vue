@@ -9,6 +9,7 @@ import { useStudy } from '@/stores/study'
 import BallTray from './BallTray.vue'
 import FileDialog from './FileDialog.vue'
 import KeysSheet from './KeysSheet.vue'
+import LayerTools from './LayerTools.vue'
 import LedgerSheet from './LedgerSheet.vue'
 import PlaceLine from './PlaceLine.vue'
 import ProblemList from './ProblemList.vue'
@@ -115,28 +116,34 @@ watch(
     />
     <main class="work">
       <section class="left" aria-label="The layout">
-        <div class="bed" :class="{ upright }">
-          <TableDrawing
-            v-if="table"
-            :table="table"
-            :balls="layout.document.balls"
-            :selected="layout.selected"
-            :drawing="drawing"
-            :upright="upright"
-            :fan="fan"
-            :rests="rests"
-            @select="layout.selected = $event"
-            @place="layout.place"
-            @remove="layout.remove"
-            @explain="words = $event"
-          />
+        <div class="stage">
+          <BallTray class="tray" />
+          <div class="bed" :class="{ upright }">
+            <TableDrawing
+              v-if="table"
+              :table="table"
+              :balls="layout.document.balls"
+              :selected="layout.selected"
+              :drawing="drawing"
+              :upright="upright"
+              :fan="fan"
+              :rests="rests"
+              @select="layout.selected = $event"
+              @place="layout.place"
+              @remove="layout.remove"
+              @explain="words = $event"
+            />
+            <p v-if="words" class="words" aria-live="polite">{{ words }}</p>
+          </div>
         </div>
-        <PlaceLine ref="line" :words="words" :say="say" />
-        <BallTray v-model:fan="fan" v-model:rests="rests" />
+        <div class="under">
+          <PlaceLine ref="line" :say="say" />
+          <LayerTools v-model:fan="fan" v-model:rests="rests" />
+        </div>
         <ProblemList :problems="all" />
-        <ShotCard v-if="study.option && study.result" :option="study.option" />
       </section>
       <LedgerSheet class="right" />
+      <ShotCard v-if="study.option && study.result" :option="study.option" class="shot" />
     </main>
     <ShelfDialog :visible="open === 'shelf'" @close="open = null" />
     <FileDialog :visible="open === 'files'" @close="open = null" />
@@ -153,37 +160,79 @@ watch(
 .work {
   flex: 1;
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 372px;
-  gap: 16px;
-  padding: 14px 16px 16px;
+  grid-template: 'left right' auto 'shot right' 1fr / minmax(0, 1fr) 372px;
+  gap: 10px 16px;
+  padding: 12px 16px 16px;
   align-items: start;
 }
 .left {
+  grid-area: left;
   display: grid;
   gap: 10px;
   min-width: 0;
 }
+.shot {
+  grid-area: shot;
+}
+.stage {
+  display: grid;
+  grid-template-columns: 34px minmax(0, 1fr);
+  gap: 10px;
+  width: 100%;
+  /* At desk height the shot card is seen without scrolling. */
+  max-width: max(560px, calc((100vh - 392px) * 1.81 + 44px));
+  justify-self: center;
+}
 .bed {
+  position: relative;
   aspect-ratio: 2.84 / 1.57;
 }
 .bed.upright {
   aspect-ratio: 1.57 / 2.84;
-  width: min(100%, 330px);
+}
+.words {
+  position: absolute;
+  inset: auto 0 6px;
+  width: fit-content;
   margin: 0 auto;
+  padding: 3px 12px;
+  border-radius: 9px;
+  background: var(--sheet);
+  font-size: 13px;
+  font-weight: 600;
+  pointer-events: none;
+}
+.under {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 12px;
+  align-items: center;
 }
 .right {
+  grid-area: right;
   position: sticky;
-  top: 14px;
-  max-height: calc(100vh - 82px);
+  top: 12px;
+  max-height: calc(100vh - 120px);
 }
 @media (max-width: 980px) {
   .work {
-    grid-template-columns: minmax(0, 1fr);
+    grid-template: 'left' auto 'right' auto 'shot' auto / minmax(0, 1fr);
     padding: 10px;
   }
   .right {
     position: static;
     max-height: none;
+  }
+  .under {
+    grid-template-columns: minmax(0, 1fr);
+    gap: 4px;
+  }
+}
+@media (max-width: 760px) {
+  .stage {
+    grid-template-columns: 34px minmax(0, 1fr);
+    max-width: 360px;
+    margin: 0 auto;
   }
 }
 </style>

@@ -1,0 +1,68 @@
+"""Screenshots of every main view from the demo data: `python -m tests.browser.shots URL USER PASSWORD`."""
+
+import os
+import shutil
+import sys
+from pathlib import Path
+
+from playwright.sync_api import Page, sync_playwright
+
+FOLDER = Path(__file__).resolve().parents[2] / "docs" / "screenshots"
+DESK, PHONE = {"width": 1280, "height": 800}, {"width": 390, "height": 844}
+
+
+def browser_options() -> dict[str, object]:
+    """Debian's Chromium, without the connections it would make by itself."""
+    path = os.environ.get("PARTITA_CHROMIUM") or shutil.which("chromium")
+    arguments = ["--no-sandbox", "--disable-gpu", "--disable-background-networking", "--disable-component-update"]
+    return {"executable_path": path, "args": arguments}
+
+
+def sign_in(page: Page, address: str, user: str, password: str) -> None:
+    """From the sign-in sheet to the Table place."""
+    page.goto(address)
+    page.get_by_label("Name", exact=True).fill(user)
+    page.get_by_label("Password").fill(password)
+    page.get_by_role("button", name="Sign in").click()
+    page.get_by_role("button", name="Weigh").wait_for()
+
+
+def weigh(page: Page) -> None:
+    """Press Weigh and wait for the settled ledger and the drawing."""
+    page.get_by_role("button", name="Weigh").click()
+    page.get_by_text("settled in").wait_for(timeout=60_000)
+    page.locator("svg.table .path").first.wait_for(state="attached")
+    page.wait_for_timeout(300)
+
+
+def _take(page: Page, name: str) -> None:
+    page.screenshot(path=FOLDER / f"{name}.png", animations="disabled")
+
+
+def main(address: str, user: str, password: str) -> None:
+    """Take them all."""
+    FOLDER.mkdir(parents=True, exist_ok=True)
+    with sync_playwright() as playwright:
+        browser = playwright.chromium.launch(**browser_options())  # type: ignore[arg-type]
+        page = browser.new_page(viewport=DESK, reduced_motion="reduce")
+        sign_in(page, address, user, password)
+        page.wait_for_timeout(400)
+        weigh(page)
+        _take(page, "table-day")
+        page.get_by_role("button", name="Hall light").click()
+        _take(page, "table-hall")
+        page.get_by_role("button", name="Open", exact=True).click()
+        page.get_by_role("heading", name="Layouts").wait_for()
+        page.wait_for_timeout(300)
+        _take(page, "open")
+        page.close()
+        phone = browser.new_page(viewport=PHONE, device_scale_factor=2, reduced_motion="reduce")
+        sign_in(phone, address, user, password)
+        phone.wait_for_timeout(400)
+        weigh(phone)
+        phone.screenshot(path=FOLDER / "table-phone.png", animations="disabled", full_page=True)
+        browser.close()
+
+
+if __name__ == "__main__":
+    main(*sys.argv[1:4])
