@@ -59,7 +59,7 @@ def debian_packages(*, browser: bool) -> None:
         env = {**os.environ, "DEBIAN_FRONTEND": "noninteractive"}
         cure = f"Check the network and /etc/apt/sources.list. {_AGAIN}"
         run(["apt-get", "update", "-q"], cure=cure, env=env)
-        install = ["apt-get", "install", "-y", "-q", "--no-install-recommends"]
+        install: list[str | Path] = ["apt-get", "install", "-y", "-q", "--no-install-recommends"]
         run([*install, *missing], cure=cure, env=env)
         if server:
             # Without this the package would start a cluster of its own on the usual port.
@@ -90,7 +90,7 @@ def python_environment(*, development: bool) -> None:
     with step("Python environment"):
         if not PYTHON.exists():
             venv.create(VENV, with_pip=True)
-        pip = [PYTHON, "-m", "pip", "install", "-q", "--disable-pip-version-check"]
+        pip: list[str | Path] = [PYTHON, "-m", "pip", "install", "-q", "--disable-pip-version-check"]
         cure = f"Check the network and the disk. {_AGAIN}"
         run([*pip, "--require-hashes", "-r", lock], cure=cure)
         run([*pip, "--no-build-isolation", "--no-deps", "-e", CHECKOUT], cure=cure)

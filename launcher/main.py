@@ -1,6 +1,7 @@
 """The launcher's commands."""
 
 import sys
+from collections.abc import Callable
 
 from launcher.places import CHECKOUT, PYTHON
 from launcher.service import DEMO_SIGN_IN, prepare, running, start, stop
@@ -33,7 +34,13 @@ def _shots() -> int:
 
 def main() -> int:
     """Run one command of the launcher."""
-    commands = {"start": start, "stop": stop, "bench": _bench, "shots": _shots, "test": lambda: test(sys.argv[2:])}
+    commands: dict[str, Callable[[], int]] = {
+        "start": start,
+        "stop": stop,
+        "bench": _bench,
+        "shots": _shots,
+        "test": lambda: test(sys.argv[2:]),
+    }
     name = sys.argv[1] if len(sys.argv) > 1 else ""
     if name not in commands:
         print(_USAGE)

@@ -92,7 +92,9 @@ def _answers(port: int) -> bool:
 def _worker_is_ready(state: Path) -> bool:
     log = state / "worker.log"
     started = (state / "running.json").stat().st_mtime
-    return log.exists() and log.stat().st_mtime >= started - 1 and "worker ready" in log.read_text(errors="replace")[-200:]
+    return (
+        log.exists() and log.stat().st_mtime >= started - 1 and "worker ready" in log.read_text(errors="replace")[-200:]
+    )
 
 
 def stop() -> int:

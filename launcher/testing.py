@@ -2,6 +2,7 @@
 
 import os
 import time
+from pathlib import Path
 
 from launcher import machine
 from launcher.database import Cluster
@@ -43,7 +44,17 @@ def test(labels: list[str]) -> int:
             "PYTHONPATH": f"{SERVER}{os.pathsep}{CHECKOUT}",
         }
         failed = [] if labels else _run_checks(env)
-        runner = [PYTHON, "server/manage.py", "test", "--noinput", "-v", "1", "-t", ".", *(labels or ["tests"])]
+        runner: list[str | Path] = [
+            PYTHON,
+            "server/manage.py",
+            "test",
+            "--noinput",
+            "-v",
+            "1",
+            "-t",
+            ".",
+            *(labels or ["tests"]),
+        ]
         if show(runner, env=env, cwd=CHECKOUT) != 0:
             failed.append("tests")
     finally:
@@ -61,4 +72,3 @@ def _run_checks(env: dict[str, str]) -> list[str]:
         if show(command, env=web_env if is_web else env, cwd=WEB if is_web else CHECKOUT) != 0:
             failed.append(name)
     return failed
-

@@ -1,0 +1,1 @@
+"""Settings, addresses, and the API as a whole."""

@@ -1,0 +1,1 @@
+"""Saved layouts, place phrases, tables to draw, demo data."""

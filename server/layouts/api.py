@@ -8,6 +8,7 @@ from django.shortcuts import get_object_or_404
 from ninja import Router, Schema
 from pydantic import Field
 
+from accounts.current import account
 from layouts import services
 from layouts.models import Layout
 
@@ -97,25 +98,25 @@ def import_layout(request: HttpRequest, body: ImportIn) -> dict[str, Any]:
 @router.get("/layouts", response=list[LayoutOut])
 def layouts(request: HttpRequest) -> Any:
     """One's own layouts, the latest first."""
-    return Layout.objects.filter(owner=request.user)
+    return Layout.objects.filter(owner=account(request))
 
 
 @router.post("/layouts", response=LayoutOut)
 def keep(request: HttpRequest, body: LayoutIn) -> Layout:
     """Keep a layout."""
-    return Layout.objects.create(owner=request.user, name=body.name, document=services.checked(body.document))
+    return Layout.objects.create(owner=account(request), name=body.name, document=services.checked(body.document))
 
 
 @router.get("/layouts/{int:layout_id}", response=LayoutOut)
 def layout(request: HttpRequest, layout_id: int) -> Layout:
     """One of one's own layouts."""
-    return get_object_or_404(Layout, owner=request.user, pk=layout_id)
+    return get_object_or_404(Layout, owner=account(request), pk=layout_id)
 
 
 @router.put("/layouts/{int:layout_id}", response=LayoutOut)
 def change(request: HttpRequest, layout_id: int, body: LayoutIn) -> Layout:
     """Replace one of one's own layouts."""
-    found = get_object_or_404(Layout, owner=request.user, pk=layout_id)
+    found = get_object_or_404(Layout, owner=account(request), pk=layout_id)
     found.name, found.document = body.name, services.checked(body.document)
     found.save()
     return found
@@ -124,5 +125,5 @@ def change(request: HttpRequest, layout_id: int, body: LayoutIn) -> Layout:
 @router.delete("/layouts/{int:layout_id}", response={204: None})
 def remove(request: HttpRequest, layout_id: int) -> tuple[int, None]:
     """Delete one of one's own layouts; its studies stay."""
-    get_object_or_404(Layout, owner=request.user, pk=layout_id).delete()
+    get_object_or_404(Layout, owner=account(request), pk=layout_id).delete()
     return 204, None

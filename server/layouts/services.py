@@ -4,7 +4,6 @@ from typing import Any
 
 from partita.files import layout_file
 from partita.table.geometry import bed_of
-
 from partita.table.places import parse_phrase
 from partita.table.spec import PRESETS, TableSpec, table_named
 
@@ -25,8 +24,6 @@ def placed(table: str, phrase: str) -> dict[str, Any]:
     """A place phrase: the ball and its place in diamonds, or no place when it goes off."""
     placing = parse_phrase(table_named(table), phrase)
     return {"ball": placing.ball, "place": placing.place}
-
-
 
 
 def geometry(spec: TableSpec) -> dict[str, Any]:

@@ -7,6 +7,7 @@ from django.shortcuts import get_object_or_404
 from ninja import Router, Schema
 from pydantic import Field
 
+from accounts.current import account
 from partita.players.stroke_model import PRESETS, preset
 from profiles.models import PlayerProfile
 from profiles.services import save_profile
@@ -37,7 +38,7 @@ def _out(profile: PlayerProfile) -> PlayerOut:
 @router.get("/players", response=list[PlayerOut])
 def players(request: HttpRequest) -> list[PlayerOut]:
     """One's own profiles, then the levels from professional to beginner."""
-    own = [_out(profile) for profile in PlayerProfile.objects.filter(owner=request.user)]
+    own = [_out(profile) for profile in PlayerProfile.objects.filter(owner=account(request))]
     levels = [PlayerOut(key=name, name=name, own=False, stroke_model=m.as_json()) for name, m in PRESETS.items()]
     return own + levels
 
@@ -45,11 +46,11 @@ def players(request: HttpRequest) -> list[PlayerOut]:
 @router.post("/players", response=PlayerOut)
 def add_player(request: HttpRequest, body: PlayerIn) -> PlayerOut:
     """Save a player at a level under a name."""
-    return _out(save_profile(request.user, body.name, preset(body.level).as_json()))
+    return _out(save_profile(account(request), body.name, preset(body.level).as_json()))
 
 
 @router.delete("/players/{int:player_id}", response={204: None})
 def remove_player(request: HttpRequest, player_id: int) -> tuple[int, None]:
     """Delete one's own profile."""
-    get_object_or_404(PlayerProfile, owner=request.user, pk=player_id).delete()
+    get_object_or_404(PlayerProfile, owner=account(request), pk=player_id).delete()
     return 204, None

@@ -8,6 +8,7 @@ from django.shortcuts import get_object_or_404
 from ninja import Router, Schema
 from pydantic import Field
 
+from accounts.current import account
 from layouts.models import Layout
 from partita.odds.weigh import DEFAULT_SAMPLES
 from studies import services
@@ -141,24 +142,24 @@ class DrawingOut(Schema):
 
 
 def _own(request: HttpRequest, study_id: int) -> Study:
-    return get_object_or_404(Study, owner=request.user, pk=study_id)
+    return get_object_or_404(Study, owner=account(request), pk=study_id)
 
 
 def _layout(request: HttpRequest, layout_id: int | None) -> Layout | None:
-    return None if layout_id is None else get_object_or_404(Layout, owner=request.user, pk=layout_id)
+    return None if layout_id is None else get_object_or_404(Layout, owner=account(request), pk=layout_id)
 
 
 @router.post("/studies", response=StudyOut)
 def ask(request: HttpRequest, body: StudyIn) -> Study:
     """Weigh a layout. A study of one's own that is still running is superseded."""
     layout = _layout(request, body.layout)
-    return services.ask(request.user, body.document, body.me, body.them, body.seed, body.samples, layout)
+    return services.ask(account(request), body.document, body.me, body.them, body.seed, body.samples, layout)
 
 
 @router.get("/studies", response=list[StudySummary])
 def kept(request: HttpRequest) -> Any:
     """One's own kept studies, the latest first."""
-    return Study.objects.filter(owner=request.user, kept=True).defer("document", "question")[:200]
+    return Study.objects.filter(owner=account(request), kept=True).defer("document", "question")[:200]
 
 
 @router.get("/studies/{int:study_id}", response=StudyOut)

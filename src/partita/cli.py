@@ -69,7 +69,7 @@ def _simulated(text: str, for_people: bool) -> str:
 
     request = _object(text)
     layout = layout_file.read_layout(request.get("layout"))
-    (_, stroke), = layout_file.read_strokes([request.get("stroke")])
+    ((_, stroke),) = layout_file.read_strokes([request.get("stroke")])
     overrides = _overrides(request.get("physics", {}))
     nose = overrides.pop("h_nose", None)
     if nose is not None:
@@ -77,8 +77,7 @@ def _simulated(text: str, for_people: bool) -> str:
         layout = type(layout)(table_from(fields), layout.balls)
     shot = simulate(layout, stroke, physics_of(layout.table, overrides))
     if for_people:
-        rows = [f"{e.t:8.3f} s  {e.kind:13} {' '.join(e.balls):8} {e.cushion or e.pocket or '':10} {e.at[0]:.4f}, {e.at[1]:.4f} m" for e in shot.events]
-        return "\n".join(rows)
+        return "\n".join(_event_line(event) for event in shot.events)
     return json.dumps(
         {
             "events": [event.as_json() for event in shot.events],
@@ -87,6 +86,12 @@ def _simulated(text: str, for_people: bool) -> str:
             "seconds": shot.seconds,
         }
     )
+
+
+def _event_line(event: Any) -> str:
+    what = event.cushion or event.pocket or ""
+    x, y = event.at
+    return f"{event.t:8.3f} s  {event.kind:13} {' '.join(event.balls):8} {what:10} {x:.4f}, {y:.4f} m"
 
 
 def _object(text: str) -> Json:
@@ -118,10 +123,11 @@ def _weigh(options: argparse.Namespace) -> None:
         file.situation, _player(options.me), _player(options.them), options.seed, options.samples, file.strokes
     )
     started, study = time.monotonic(), None
-    for study in weigh(request):
+    for newest in weigh(request):
+        study = newest
         if options.seconds is not None and time.monotonic() - started > options.seconds:
             break
-    if study is None:
+    if study is None or not study.document["options"]:
         raise refuse("layout", "no option was found", "Check that a legal ball can be reached.")
     document = study.document | {"seconds": round(time.monotonic() - started, 3)}
     _print(_weigh_table(document) if options.table else json.dumps(document))
@@ -135,7 +141,9 @@ def _text_of(name: str) -> str:
         with path.open(encoding="utf-8") as file:
             return file.read(layout_file.LARGEST_BYTES + 1)
     except (OSError, UnicodeDecodeError) as error:
-        raise refuse(name, f"it cannot be read: {getattr(error, 'strerror', None) or 'not text'}", "Give a layout file.") from None
+        raise refuse(
+            name, f"it cannot be read: {getattr(error, 'strerror', None) or 'not text'}", "Give a layout file."
+        ) from None
 
 
 def _player(name: str) -> Any:

@@ -10,7 +10,7 @@ import os
 import re
 from collections.abc import Callable
 from pathlib import Path
-from typing import Any, TypeVar
+from typing import Any, TypeVar, cast
 
 import numba
 
@@ -43,7 +43,7 @@ def cache_folder() -> Path:
     return parent / f"kernels-{_sources_fingerprint()}"
 
 
-numba.config.CACHE_DIR = str(cache_folder())
+numba.config.CACHE_DIR = str(cache_folder())  # type: ignore[attr-defined] - set up at run time
 
 # error_model="numpy": a division never raises inside a kernel; kernels report by status instead.
 _njit = numba.njit(cache=True, nogil=True, error_model="numpy")
@@ -51,5 +51,4 @@ _njit = numba.njit(cache=True, nogil=True, error_model="numpy")
 
 def kernel(function: Function) -> Function:
     """Compile a function on plain arrays; it releases the GIL, so threads use all cores."""
-    compiled: Function = _njit(function)
-    return compiled
+    return cast(Function, _njit(function))

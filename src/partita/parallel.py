@@ -3,6 +3,7 @@
 import os
 from collections.abc import Callable
 from concurrent.futures import ThreadPoolExecutor
+from itertools import pairwise
 
 import numpy as np
 
@@ -20,5 +21,5 @@ def over_slices(count: int, work: Callable[[slice], None], threads: int = CORES)
         return
     # More parts than threads: a part of long shots does not keep the other threads waiting.
     edges = np.linspace(0, count, 4 * threads + 1).astype(int)
-    parts = [slice(int(a), int(b)) for a, b in zip(edges[:-1], edges[1:], strict=True) if b > a]
+    parts = [slice(int(a), int(b)) for a, b in pairwise(edges) if b > a]
     list(_POOL.map(work, parts))

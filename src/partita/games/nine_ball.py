@@ -87,5 +87,3 @@ def _spot(places, in_play, ball, bed):
             break
         x += step
     places[ball, 0], places[ball, 1] = x, y
-
-

@@ -132,4 +132,3 @@ class Bench:
             next_visible=visible, scratch=np.where(shots.pocketed[:, 0] >= 0, shots.pocketed[:, 0], -1).astype(np.int8),
             cue=shots.finals[:, 0], target=shots.finals[:, target],
         )  # fmt: skip
-

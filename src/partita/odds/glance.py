@@ -173,9 +173,7 @@ def glance_one(windows, bed, places, in_play, in_hand, me, them, out):
         seen = visible_share(bed, places, in_play, target)
         if seen > 0.0:
             for pocket in range(6):
-                chance = make_chance(
-                    windows, bed, pocket, places, in_play, target, places[0, 0], places[0, 1], me
-                )
+                chance = make_chance(windows, bed, pocket, places, in_play, target, places[0, 0], places[0, 1], me)
                 best = max(best, chance)
     attack = best * mine + (1.0 - best) * (1.0 - b)
     hidden = HIDDEN_SHARE * y

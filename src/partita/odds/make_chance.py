@@ -125,9 +125,7 @@ def make_chance(windows, bed, pocket, places, in_play, target, cue_x, cue_y, pla
     chance = chance_from_angles(half, distance, cut, player, radius)
     if chance <= 0.01:
         return 0.0
-    return chance * clear_chance(
-        cue_x, cue_y, fx, fy, distance, places, in_play, target, -1, 2.0 * radius, player[AIM]
-    )
+    return chance * clear_chance(cue_x, cue_y, fx, fy, distance, places, in_play, target, -1, 2.0 * radius, player[AIM])
 
 
 @kernel

@@ -162,9 +162,7 @@ class _Race:
 
     def study(self, progress: float, settled: bool = False) -> Study:
         """The state of the race as a study."""
-        lines = [
-            Weighed(self.field[i], self.samples[i], confirmed=i in self.confirmed) for i in self.shown()
-        ]
+        lines = [Weighed(self.field[i], self.samples[i], confirmed=i in self.confirmed) for i in self.shown()]
         return snapshot(self.bench, self.request.seed, lines, progress, self.used, settled)
 
     def _extend(self, i: int, samples: int) -> None:
@@ -174,5 +172,3 @@ class _Race:
         more = self.bench.sample(self.field[i], self.draws[have:samples])
         self.samples[i] = self.samples[i].joined(more) if have else more
         self.used += samples - have
-
-

@@ -34,7 +34,9 @@ def why_words(top: Samples, following: Samples | None, target: str) -> str:
     """
     shares, values = top.shares(), top.value_by_ending()
     main = max(shares, key=lambda name: shares[name])
-    first = f"It {_ENDING_WORDS[main]} {_percent(shares[main])} of the time, and from there wins {_percent(values[main])}."
+    first = (
+        f"It {_ENDING_WORDS[main]} {_percent(shares[main])} of the time, and from there wins {_percent(values[main])}."
+    )
     if following is None:
         return first
     middle = 0.5 * (float(top.value.mean()) + float(following.value.mean()))

@@ -84,7 +84,7 @@ def stroke_word(stroke: Stroke) -> str:
 
 
 def ball_words(name: str) -> str:
-    """"the 3" or "the cue ball"."""
+    """ "the 3" or "the cue ball"."""
     return "the cue ball" if name == CUE else f"the {name}"
 
 

@@ -21,8 +21,6 @@ Prince's embedded pair 5(4) (J. Comp. Appl. Math. 6, 1980) with adaptive steps.
 
 import math
 
-import numpy as np
-
 from partita.kernels import kernel
 from partita.physics.constants import SLOW_CUSHION
 
@@ -36,6 +34,7 @@ _MOST_STEPS = 300
 _NEARING = 0.7
 # The integration's state: slip at I (2), slip at C (2), speed into the cushion, work.
 _SLIP_I, _SLIP_C, _SPEED, _WORK, _SIZE = 0, 2, 4, 5, 6
+
 
 @kernel
 def _rates(state, sticking, s, c, mu_w, mu_s, k, stage):

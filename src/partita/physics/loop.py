@@ -33,7 +33,7 @@ from partita.physics.prediction import approach_speed, begin_phase, predict, zon
     RAIL_AFTER,  # 1 when any ball met a cushion, tip or facing after that contact
     TARGET_CUSHIONS,  # cushions of the first-hit ball, not counting a brush beside a pocket
     CUE_CUSHIONS_AFTER,  # cushions of the cue ball after that contact
-    OTHERS_MOVED,  # contacts among other balls than cue ball and target
+    OTHERS_MOVED,  # contacts other than between cue ball and target
     EVENTS,  # events handled
 ) = range(9)
 FACTS = 9
@@ -219,9 +219,7 @@ def _count(ws, i, other, kind, now, bed, facts, measures):
     if kind == BALL_BALL:
         if before:
             _note_first_hit(ws, i + other, now, facts, measures)
-        elif i != 0 and other != 0 and not (i == facts[FIRST_HIT] or other == facts[FIRST_HIT]):
-            facts[OTHERS_MOVED] += 1
-        elif i + other != facts[FIRST_HIT] or (i != 0 and other != 0):
+        elif i * other != 0 or i + other != facts[FIRST_HIT]:
             facts[OTHERS_MOVED] += 1
     elif kind == CUSHION or kind == TIP or kind == FACING:
         if before:

@@ -11,7 +11,7 @@ import math
 import numpy as np
 
 from partita.kernels import kernel
-from partita.physics.constants import G, INFINITY, ROLLING, SLIDING, SPEED_EPSILON, STILL
+from partita.physics.constants import INFINITY, ROLLING, SLIDING, SPEED_EPSILON, STILL, G
 
 
 @kernel

@@ -43,9 +43,7 @@ def pocket_windows(table: TableSpec) -> PocketWindows:
     """The windows of a table's pockets, measured once a process with rolling balls."""
     axis = np.radians([225.0, 270.0, 315.0, 135.0, 90.0, 45.0])
     corner, side = (_measure(table, pocket, float(axis[pocket])) for pocket in (0, 1))
-    return PocketWindows(
-        np.stack([corner[0], side[0]]), np.stack([corner[1], side[1]]), axis, bed_of(table).mouth
-    )
+    return PocketWindows(np.stack([corner[0], side[0]]), np.stack([corner[1], side[1]]), axis, bed_of(table).mouth)
 
 
 def _measure(table: TableSpec, pocket: int, axis: float) -> tuple[Floats, Floats]:
@@ -90,7 +88,7 @@ def window_from(windows, pocket, x, y):
     turn = direction - windows.axis[pocket]
     turn -= 2.0 * math.pi * math.floor((turn + math.pi) / (2.0 * math.pi))
     place = turn / ANGLE_STEP + windows.low.shape[1] // 2
-    k = int(math.floor(place))
+    k = math.floor(place)
     if k < 0 or k + 1 >= windows.low.shape[1]:
         return direction, 0.0, distance
     share = place - k

@@ -134,4 +134,3 @@ def execute(
     over_slices(count, play, threads)
     result.traces.extend(trace[e, : rows[e]] for e in range(count if trace_rows else 0))
     return result
-

@@ -52,6 +52,8 @@ def check_stroke(stroke: Stroke) -> Stroke:
         )
     if not 0 <= stroke.elevation_deg <= LARGEST_ELEVATION_DEG:
         raise refuse(
-            "stroke elevation_deg", f"{stroke.elevation_deg:.6g} is out of range", "Use 0 to 60; jump shots are not played."
+            "stroke elevation_deg",
+            f"{stroke.elevation_deg:.6g} is out of range",
+            "Use 0 to 60; jump shots are not played.",
         )
     return stroke

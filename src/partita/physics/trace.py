@@ -12,10 +12,8 @@ from partita.physics.constants import (
     EVENT_NAMES,
     FACING,
     POCKET,
-
     ROLLING,
     SLIDING,
-
     TIP,
     Physics,
 )
@@ -105,5 +103,3 @@ def _between(
         advance(moved, phase, acceleration, physics, radius, t)
         points.append((start + t, float(moved[0]), float(moved[1])))
     return points
-
-

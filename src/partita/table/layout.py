@@ -38,7 +38,7 @@ class Layout:
 
 
 def ball_label(name: str) -> str:
-    """"cue ball" or "ball 3"."""
+    """ "cue ball" or "ball 3"."""
     return "cue ball" if name == CUE else f"ball {name}"
 
 

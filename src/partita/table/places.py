@@ -8,7 +8,10 @@ from partita.table.diamonds import diamonds
 from partita.table.geometry import bed_of
 from partita.table.spec import TableSpec
 
-EXAMPLES = "3 at 5, 1.5 · 9 on the foot spot · 4 frozen to the near long rail at 3 · 6 in the jaws of the far foot corner · 2 off"
+EXAMPLES = (
+    "3 at 5, 1.5 · 9 on the foot spot · 4 frozen to the near long rail at 3 · "
+    "6 in the jaws of the far foot corner · 2 off"
+)
 _NUMBER = r"(-?\d+(?:[.]\d+)?)"
 _BALL = r"(?:the\s+)?(?:ball\s+)?(cue|c|\d{1,2})(?:\s+ball)?"
 _AT = re.compile(rf"{_BALL}\s*(?:at|@|:)?\s+{_NUMBER}\s*[,;\s]\s*{_NUMBER}", re.I)
@@ -18,7 +21,9 @@ _RAIL = re.compile(
     rf"{_BALL}\s+(?:frozen\s+(?:to|on)|on)\s+the\s+(near|far|head|foot)(?:\s+long|\s+short)?\s+(?:rail|cushion)\s+at\s+{_NUMBER}",
     re.I,
 )
-_JAWS = re.compile(rf"{_BALL}\s+in\s+the\s+jaws\s+of\s+the\s+(near|far)\s+(head|foot|side)(?:\s+corner|\s+pocket)?", re.I)
+_JAWS = re.compile(
+    rf"{_BALL}\s+in\s+the\s+jaws\s+of\s+the\s+(near|far)\s+(head|foot|side)(?:\s+corner|\s+pocket)?", re.I
+)
 
 
 @dataclass(frozen=True)

@@ -55,7 +55,7 @@ function take(event: DragEvent, ball: string) {
   width: 32px;
   height: 32px;
   border-radius: 50%;
-  border: 1px solid rgb(0 0 0 / 0.4);
+  border: 1px solid var(--muted);
   background: var(--colour);
   display: grid;
   place-items: center;
