@@ -67,6 +67,8 @@ def path_of(trace: Floats, ball: int, physics: Physics, radius: float) -> list[t
     """A ball's path as points (t, x, y) in s and m: ends of straight pieces, samples of curved ones."""
     points: list[tuple[float, float, float]] = []
     moments = _moments(trace, ball)
+    if not moments:
+        return []
     for (t, phase, state), following in zip(moments, [*moments[1:], None], strict=True):
         points.append((t, float(state[0]), float(state[1])))
         if following is not None and phase in (SLIDING, ROLLING):

@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { answered, api, type KeptLayout } from '@/api/client'
+import { useSession } from './session'
 
 export type Place = [number, number]
 export interface Situation {
@@ -25,7 +26,8 @@ interface Scene {
 }
 
 export const BALLS = ['cue', '1', '2', '3', '4', '5', '6', '7', '8', '9']
-const DRAFT = 'partita-draft'
+/** Each account has a draft of its own in this browser. */
+const draftKey = () => `partita-draft-${useSession().username ?? ''}`
 const MOST_STEPS = 100
 
 export function emptyDocument(): LayoutDocument {
@@ -115,7 +117,7 @@ export const useLayout = defineStore('layout', () => {
   }
 
   function restore(): boolean {
-    const draft = localStorage.getItem(DRAFT)
+    const draft = localStorage.getItem(draftKey())
     if (!draft) return false
     try {
       const saved = JSON.parse(draft) as { scene: Scene; name: string; id: number | null; kept: string }
@@ -125,18 +127,17 @@ export const useLayout = defineStore('layout', () => {
       kept.value = saved.kept
       return true
     } catch {
-      localStorage.removeItem(DRAFT)
+      localStorage.removeItem(draftKey())
       return false
     }
   }
-  const forget = () => localStorage.removeItem(DRAFT)
   watch([scene, name, id, kept], () => {
     const draft = { scene: scene.value, name: name.value, id: id.value, kept: kept.value }
-    localStorage.setItem(DRAFT, JSON.stringify(draft))
+    localStorage.setItem(draftKey(), JSON.stringify(draft))
   })
 
   return {
     scene, document, tableName, name, id, selected, missing, isKept, past, future,
-    change, undo, redo, place, remove, situate, clear, turn, load, save, restore, forget,
+    change, undo, redo, place, remove, situate, clear, turn, load, save, restore,
   } // prettier-ignore
 })

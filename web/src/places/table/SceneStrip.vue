@@ -30,6 +30,11 @@ const fouls = [0, 1, 2].map((n) => ({ key: n, name: n === 1 ? '1 foul' : `${n} f
 const situation = computed(() => layout.document.situation)
 const set = (who: 'me' | 'them', key: string) => layout.change((scene) => (scene[who] = key))
 
+async function leave() {
+  await session.signOut()
+  // A fresh page: nothing of this account stays in memory for the next one.
+  window.location.assign('/')
+}
 function turnLights() {
   theme.value = theme.value === 'day' ? 'hall' : 'day'
   document.documentElement.dataset.theme = theme.value
@@ -141,7 +146,7 @@ function turnLights() {
         @click="turnLights"
       />
       <Button class="rare" label="?" variant="text" size="small" aria-label="Keys" @click="emit('keys')" />
-      <Button class="rare" label="Sign out" variant="text" size="small" @click="session.signOut()" />
+      <Button class="rare" label="Sign out" variant="text" size="small" @click="leave" />
       <Button :label="layout.isKept ? 'Saved' : 'Save'" variant="outlined" @click="emit('save')" />
       <Button v-if="study.running" label="Stop" severity="secondary" class="weigh" @click="emit('stop')" />
       <Button v-else label="Weigh" class="weigh" @click="emit('weigh')" />

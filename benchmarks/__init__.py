@@ -1,0 +1,1 @@
+"""Benchmarks: scripts that print figures; the last ones are kept in `results/`."""

@@ -1,0 +1,234 @@
+"""The Table place as a player uses it: real server, real worker, real browser."""
+
+import json
+import os
+import re
+import subprocess
+import sys
+import tempfile
+import time
+import urllib.request
+from pathlib import Path
+
+from django.contrib.auth.models import User
+from django.core.management import call_command
+from django.db import connection
+from django.test import TransactionTestCase
+from playwright.sync_api import Page, expect, sync_playwright
+
+from launcher.database import free_port
+from layouts import demo
+from layouts.models import Layout
+from studies.models import Study
+from tests.browser.shots import DESK, PHONE, browser_options, sign_in
+from tests.server.worker import SERVER, Worker, eventually
+
+
+class TablePlace(TransactionTestCase):
+    """One server, worker and browser serve all tests of the class; each begins with the demo data."""
+
+    @classmethod
+    def setUpClass(cls) -> None:
+        super().setUpClass()
+        cls.worker = Worker().start()
+        cls.addClassCleanup(cls.worker.stop)
+        port = free_port()
+        cls.address = f"http://127.0.0.1:{port}"
+        url = "postgresql://{USER}:{PASSWORD}@{HOST}:{PORT}/{NAME}".format(**connection.settings_dict)
+        cls.web = subprocess.Popen(
+            [sys.executable, "-m", "uvicorn", "config.asgi:application", "--port", str(port), "--log-level", "warning",
+             "--lifespan", "off"],
+            cwd=SERVER, env={**os.environ, "DATABASE_URL": url},
+        )  # fmt: skip
+        cls.addClassCleanup(cls._end_web)
+        eventually("the server answers", cls._answers)
+        cls.playwright = sync_playwright().start()
+        cls.addClassCleanup(cls.playwright.stop)
+        cls.browser = cls.playwright.chromium.launch(**browser_options())
+        cls.addClassCleanup(cls.browser.close)
+
+    @classmethod
+    def _end_web(cls) -> None:
+        cls.web.terminate()
+        cls.web.wait(10)
+
+    @classmethod
+    def _answers(cls) -> bool:
+        try:
+            with urllib.request.urlopen(f"{cls.address}/api/session", timeout=2) as answer:
+                return answer.status == 200
+        except OSError:
+            return False
+
+    def setUp(self) -> None:
+        call_command("prepare")
+        self.page = self.open_page()
+
+    def open_page(self, viewport: dict[str, int] = DESK) -> Page:
+        context = self.browser.new_context(viewport=viewport, reduced_motion="reduce", accept_downloads=True)
+        self.addCleanup(context.close)
+        page = context.new_page()
+        page.set_default_timeout(15_000)
+        self.complaints: list[str] = []
+        page.on("pageerror", lambda error: self.complaints.append(str(error)))
+        sign_in(page, self.address, demo.USER, demo.PASSWORD)
+        expect(page.locator("[data-ball='cue']")).to_be_visible()
+        return page
+
+    def tearDown(self) -> None:
+        self.assertEqual(self.complaints, [])
+
+    def type_place(self, *phrases: str) -> None:
+        field = self.page.get_by_label("Place a ball by typing")
+        for phrase in phrases:
+            field.fill(phrase)
+            field.press("Enter")
+            expect(field).to_have_value("")
+
+    def place_words(self, ball: str) -> str:
+        return self.page.locator(f"svg.table [data-ball='{ball}']").get_attribute("aria-label") or ""
+
+    def drag(self, ball: str, dx: float, dy: float) -> None:
+        box = self.page.locator(f"svg.table [data-ball='{ball}']").bounding_box()
+        assert box is not None
+        x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
+        self.page.mouse.move(x, y)
+        self.page.mouse.down()
+        self.page.mouse.move(x + dx / 2, y + dy / 2)
+        self.page.mouse.move(x + dx, y + dy)
+        self.page.mouse.up()
+
+    def weigh(self) -> None:
+        self.page.get_by_role("button", name="Weigh").click()
+        expect(self.page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=60_000)
+
+    def test_a_layout_set_up_by_typing_and_by_mouse_is_weighed_saved_and_opened_again(self) -> None:
+        page = self.page
+        page.get_by_role("button", name="Open", exact=True).click()
+        page.get_by_role("button", name="New empty table").click()
+        self.type_place("cue at 4, 1.2", "7 at 6, 1", "8 at 2, 3", "the 9 on the foot spot")
+        self.assertEqual(self.place_words("7"), "Ball 7 at 6.00, 1.00")
+        self.drag("9", 60, -60)
+        self.assertNotEqual(self.place_words("9"), "Ball 9 at 6.00, 2.00")
+        page.get_by_label("Name of the layout").fill("A trial rack")
+        started = time.monotonic()
+        page.get_by_role("button", name="Weigh").click()
+        lines = page.get_by_label("Ledger of options").locator("ol li")
+        lines.first.wait_for()
+        first_line_s = time.monotonic() - started
+        expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=60_000)
+        print(f"first ledger line after {first_line_s:.2f} s", end=" ")
+        self.assertGreater(lines.count(), 3)
+        top = lines.first.inner_text()
+        self.assertRegex(top, r"(?s)7.*(Attack|Safe|Two-way).*\d+%.*± \d")
+        expect(page.locator("svg.table polyline.path").first).to_be_attached()
+        self.assertGreater(page.locator("svg.table .rests circle").count(), 50)
+        page.get_by_role("button", name="Save", exact=True).click()
+        expect(page).to_have_url(re.compile(r"/studies/\d+$"))
+        expect(page.get_by_role("button", name="Saved")).to_be_visible()
+        page.reload()
+        expect(lines.first).to_be_visible()
+        self.assertEqual(lines.first.inner_text(), top)
+        self.assertEqual(page.get_by_label("Name of the layout").input_value(), "A trial rack")
+        self.assertEqual(Layout.objects.get(name="A trial rack").document["balls"]["7"], [6.0, 1.0])
+
+    def test_choosing_a_line_draws_it_and_filters_keep_its_kind(self) -> None:
+        self.weigh()
+        lines = self.page.get_by_label("Ledger of options").locator("ol li button")
+        before = self.page.locator("svg.table polyline.path").first.get_attribute("points")
+        lines.nth(2).click()
+        expect(lines.nth(2)).to_have_attribute("aria-pressed", "true")
+        eventually(
+            "another path is drawn",
+            lambda: self.page.locator("svg.table polyline.path").first.get_attribute("points") != before,
+            10,
+        )
+        self.page.get_by_role("button", name="■ Safe").click()
+        kinds = self.page.locator(".lines .aim").all_inner_texts()
+        self.assertEqual({kind.split()[-1] for kind in kinds}, {"Safe"})
+
+    def test_changing_the_layout_marks_the_answer_as_stale_and_undo_brings_it_back(self) -> None:
+        self.weigh()
+        ball = self.page.locator("svg.table [data-ball='7']")
+        ball.focus()
+        self.page.keyboard.press("ArrowRight")
+        self.assertEqual(self.place_words("7"), "Ball 7 at 4.40, 1.35")
+        self.page.keyboard.press("Shift+ArrowUp")
+        self.assertEqual(self.place_words("7"), "Ball 7 at 4.40, 1.36")
+        expect(self.page.get_by_text("stale: the layout has changed")).to_be_visible()
+        self.page.keyboard.press("Control+z")
+        self.page.keyboard.press("Control+z")
+        expect(self.page.get_by_text(re.compile("settled in"))).to_be_visible()
+
+    def test_a_ball_cannot_be_dropped_onto_another_and_can_be_taken_off_and_put_on(self) -> None:
+        page = self.page
+        nine, seven = (page.locator(f"svg.table [data-ball='{b}']").bounding_box() for b in "97")
+        assert nine is not None and seven is not None
+        self.drag("9", seven["x"] - nine["x"] + 4, seven["y"] - nine["y"])
+        expect(page.get_by_text("Ball 9 overlaps ball 7")).to_be_visible()
+        self.assertEqual(self.place_words("9"), "Ball 9 at 4.85, 2.05")
+        self.drag("6", 0, 400)
+        put_on = page.get_by_role("button", name="Put ball 6 on the table")
+        put_on.click()
+        expect(page.locator("svg.table [data-ball='6']")).to_be_visible()
+
+    def test_a_refused_layout_says_why_and_nothing_is_lost(self) -> None:
+        page = self.page
+        self.type_place("9 off")
+        page.get_by_role("button", name="Weigh").click()
+        expect(page.get_by_role("alert")).to_contain_text("the 9 is not on the table")
+        page.get_by_label("Place a ball by typing").fill("9 somewhere nice")
+        page.get_by_label("Place a ball by typing").press("Enter")
+        expect(page.get_by_role("alert")).to_contain_text("names no place I know")
+        self.assertEqual(page.get_by_label("Place a ball by typing").input_value(), "9 somewhere nice")
+        page.reload()
+        expect(page.locator("svg.table [data-ball='7']")).to_be_visible()
+        self.assertEqual(page.locator("svg.table [data-ball='9']").count(), 0)
+
+    def test_a_layout_leaves_as_a_file_and_comes_back_and_a_broken_one_names_its_line(self) -> None:
+        page = self.page
+        page.get_by_role("button", name="Files").click()
+        with page.expect_download() as download:
+            page.get_by_role("button", name="Download layout").click()
+        text = Path(download.value.path()).read_text()
+        self.assertEqual(json.loads(text)["format"], "partita-layout")
+        broken = text.replace("4.85", "4.85.1")
+        field = page.get_by_label("Open a layout file, or paste its text")
+        field.fill(broken)
+        page.get_by_role("button", name="Put it on the table").click()
+        expect(page.get_by_role("alert")).to_contain_text(re.compile(r"line \d+, column \d+: this is not JSON"))
+        self.assertEqual(field.input_value(), broken)
+        with tempfile.NamedTemporaryFile("w", suffix=".json") as file:
+            file.write(text.replace("4.85", "5.25"))
+            file.flush()
+            page.get_by_label("Layout file").set_input_files(file.name)
+            expect(page.get_by_role("dialog")).to_be_hidden()
+        self.assertIn("5.25, 2.05", self.place_words("9"))
+
+    def test_a_running_study_can_be_stopped_and_the_players_matter(self) -> None:
+        page = self.page
+        page.get_by_label("Opponent", exact=True).click()
+        page.get_by_role("option", name="June Okoro").click()
+        page.get_by_role("button", name="Weigh").click()
+        page.get_by_role("button", name="Stop").click()
+        expect(page.get_by_role("button", name="Weigh")).to_be_visible(timeout=20_000)
+        study = Study.objects.latest("pk")
+        self.assertEqual(study.question["them"]["name"], "June Okoro")
+        self.assertIn(study.status, ("stopped", "done"))
+
+    def test_on_a_phone_nothing_scrolls_sideways_and_the_ledger_follows_the_table(self) -> None:
+        self.page = self.open_page(PHONE)
+        self.weigh()
+        widths = self.page.evaluate("[document.documentElement.scrollWidth, window.innerWidth]")
+        self.assertLessEqual(widths[0], widths[1])
+        table, ledger = self.page.locator("svg.table").bounding_box(), self.page.locator(".ledger").bounding_box()
+        assert table is not None and ledger is not None
+        self.assertGreater(table["height"], 1.5 * table["width"])
+        self.assertGreater(ledger["y"], table["y"] + table["height"])
+
+    def test_nobody_sees_the_layouts_of_another_account(self) -> None:
+        User.objects.create_user("stranger", password="a-long-password")
+        self.page.get_by_role("button", name="Sign out").click()
+        sign_in(self.page, self.address, "stranger", "a-long-password")
+        self.page.get_by_role("button", name="Open", exact=True).click()
+        expect(self.page.get_by_text("None yet. Save keeps the one on the table.")).to_be_visible()

@@ -1,0 +1,154 @@
+"""Files, place phrases and the command line: what is refused, and how."""
+
+import contextlib
+import doctest
+import importlib
+import io
+import json
+import pkgutil
+import sys
+import unittest
+from pathlib import Path
+from unittest import mock
+
+import jsonschema
+
+import partita
+from partita import cli
+from partita.errors import Refused
+from partita.files import layout_file
+from partita.table.places import parse_phrase
+from partita.table.spec import TableSpec, table_from
+
+TEXT = """{
+  "format": "partita-layout",
+  "version": 1,
+  "table": "pool-9ft",
+  "game": "nine-ball",
+  "balls": {
+    "cue": [2.0, 1.5],
+    "3": [4.0, 3.0],
+    "9": [6.0, 2.0]
+  },
+  "situation": {"shooter": "me", "ball_in_hand": false, "my_fouls": 0, "their_fouls": 0},
+  "venue": "upstairs"
+}"""
+# what is changed, into what, and what the refusal must say
+BROKEN = (
+    ('"3": [4.0, 3.0]', '"3": [6.05, 2.0]', r"line 8, ball 3 at 6.05, 2.00: it overlaps ball 9 .* by 41\.3 mm"),
+    ('"3": [4.0, 3.0]', '"3": [9, 3.0]', r"line 8, ball 3 at 9.00, 3.00: it is off the bed"),
+    ('"3": [4.0, 3.0]', '"3": [2, 0.01]', r"ball 3 at 2.00, 0.01: it is 24\.3 mm inside the near-long cushion"),
+    ('"3": [4.0, 3.0]', '"3": [NaN, 3.0]', "NaN is not a finite number"),
+    ('"3": [4.0, 3.0]', '"3": [1e400, 3.0]', "ball 3: .* is no place"),
+    ('"3": [4.0, 3.0]', '"3": [1e300, 3.0]', "ball 3: .* is no place"),
+    ('"3": [4.0, 3.0]', '"blue": [4, 3.0]', "ball blue: there is no such ball in this game"),
+    ('"3": [4.0, 3.0]', '"3": "left"', "ball 3: .* is no place"),
+    ('"3": [4.0, 3.0],', '"3": [4.0, 3.0]', "line 9, column 5: this is not JSON"),
+    ('"9": [6.0, 2.0]', '"4": [6.0, 2.0]', "there is no ball to play: the 9 is not on the table"),
+    ('"cue": [2.0, 1.5],', "", "the cue ball is not on the table"),
+    ('"nine-ball"', '"nine-pins"', "there is no game"),
+    ('"pool-9ft"', '"pool-12ft"', "there is no table"),
+    ('"me"', '"us"', '"us" is nobody'),
+    ('"my_fouls": 0', '"my_fouls": 3', "3 fouls in a row cannot be"),
+    ('"partita-layout"', '"other"', 'format: it is "other"'),
+    ('"version": 1', '"version": 2', "version 2 is not known"),
+)
+
+
+class LayoutFiles(unittest.TestCase):
+    def test_each_mistake_is_refused_in_a_plain_sentence_with_its_place(self) -> None:
+        for old, new, words in BROKEN:
+            with self.subTest(new), self.assertRaisesRegex(Refused, words):
+                layout_file.parse(TEXT.replace(old, new))
+
+    def test_junk_is_refused_whatever_it_is(self) -> None:
+        for junk in (
+            "",
+            "[]",
+            "null",
+            "7",
+            '"x"',
+            "[" * 5000,
+            "x" * 1_000_000,
+            '{"format": "partita-layout", "version": 1}',
+        ):
+            with self.assertRaises(Refused):
+                layout_file.parse(junk)
+
+    def test_a_file_written_and_read_again_means_the_same_and_keeps_unknown_fields(self) -> None:
+        first = layout_file.parse(TEXT)
+        document = layout_file.write(first)
+        self.assertEqual(document["venue"], "upstairs")
+        self.assertIn("venue", first.notes[0])
+        self.assertEqual(layout_file.write(layout_file.read(document)), document)
+
+    def test_written_files_satisfy_the_published_schema(self) -> None:
+        schema = json.loads(Path(layout_file.__file__).with_name("layout.schema.json").read_text())
+        jsonschema.validate(layout_file.write(layout_file.parse(TEXT)), schema)
+        with self.assertRaises(jsonschema.ValidationError):
+            jsonschema.validate(json.loads(TEXT.replace("nine-ball", "nine-pins")), schema)
+
+    def test_a_table_of_ones_own_is_checked_field_by_field(self) -> None:
+        self.assertEqual(table_from({"name": "club", "mu_r": 0.008}).mu_r, 0.008)
+        for wrong in ({"mu_r": "fast"}, {"mu_w": 0.9}, {"length_m": 2.0, "width_m": 1.6}):
+            with self.assertRaises(Refused):
+                table_from(wrong)  # type: ignore[arg-type]
+
+
+class PlacePhrases(unittest.TestCase):
+    def test_places_are_read_as_players_say_them(self) -> None:
+        table = TableSpec()
+        for phrase, ball, place in (
+            ("3 at 5, 1.5", "3", (5.0, 1.5)),
+            ("cue at 2 1", "cue", (2.0, 1.0)),
+            ("the 9 on the foot spot", "9", (6.0, 2.0)),
+            ("4 frozen to the near long rail at 3", "4", (3.0, 0.0867)),
+            ("5 frozen to the head rail at 1", "5", (0.0867, 1.0)),
+            ("6 off", "6", None),
+        ):
+            placing = parse_phrase(table, phrase)
+            self.assertEqual((placing.ball, placing.place), (ball, place), phrase)
+        with self.assertRaisesRegex(Refused, "names no place I know. Try: 3 at 5, 1.5"):
+            parse_phrase(table, "put it somewhere")
+
+    def test_a_ball_in_the_jaws_lies_on_the_table_and_has_not_dropped(self) -> None:
+        for phrase in ("3 in the jaws of the far foot corner", "3 in the jaws of the near side"):
+            place = parse_phrase(TableSpec(), phrase).place
+            layout_file.parse(TEXT.replace("[4.0, 3.0]", json.dumps(place)))
+
+
+class CommandLine(unittest.TestCase):
+    def run_cli(self, *arguments: str, stdin: str = "") -> tuple[int, str, str]:
+        out, err = io.StringIO(), io.StringIO()
+        with (
+            contextlib.redirect_stdout(out),
+            contextlib.redirect_stderr(err),
+            mock.patch.object(sys, "stdin", io.StringIO(stdin)),
+        ):
+            status = cli.main(arguments)
+        return status, out.getvalue(), err.getvalue()
+
+    def test_simulate_answers_in_the_published_form(self) -> None:
+        request = {"layout": {"balls": {"cue": [2, 1.5], "1": [4, 3]}}, "stroke": {"aim_deg": 30, "speed_mps": 2}}
+        status, out, _ = self.run_cli("simulate", "--lines", stdin=json.dumps(request) + "\n" + json.dumps(request))
+        first, second = map(json.loads, out.splitlines())
+        self.assertEqual((status, first), (0, second))
+        self.assertEqual(first["events"][0], {"t": 0.0, "kind": "stroke", "balls": ["cue"], "at": [0.635, 0.47625]})
+        self.assertEqual(set(first), {"events", "final", "pocketed", "seconds"})
+        slower = json.loads(self.run_cli("simulate", stdin=json.dumps({**request, "physics": {"mu_r": 0.05}}))[1])
+        self.assertLess(slower["seconds"], first["seconds"])
+
+    def test_bad_input_ends_with_status_two_and_one_plain_line(self) -> None:
+        ball = '{"layout": {"balls": {"cue": [2, 1.5], "1": [2, 1.51]}}, "stroke": {"aim_deg": 0, "speed_mps": 1}}'
+        for stdin in ("", "{", "[]", "{}", ball, '{"layout": {"balls": {"cue": [1, 1]}}}'):
+            status, out, err = self.run_cli("simulate", stdin=stdin)
+            self.assertEqual((status, out, err.count("\n")), (2, "", 1), stdin)
+            self.assertNotIn("Traceback", err)
+        self.assertEqual(self.run_cli("weigh", "/nowhere/at/all.json")[0], 2)
+
+
+class Examples(unittest.TestCase):
+    def test_the_examples_in_docstrings_are_true(self) -> None:
+        for module in pkgutil.walk_packages(partita.__path__, "partita."):
+            result = doctest.testmod(importlib.import_module(module.name))
+            self.assertEqual(result.failed, 0, module.name)

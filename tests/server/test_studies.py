@@ -1,0 +1,100 @@
+"""The life of a study in real worker processes on a real queue."""
+
+from typing import Any
+from unittest import mock
+
+from django.contrib.auth.models import User
+from django.test import TestCase, TransactionTestCase
+from procrastinate.contrib.django.models import ProcrastinateJob
+
+from layouts import demo
+from studies import services
+from studies.models import Study
+from tests.server.worker import Worker, eventually
+
+QUICK = demo.document({"cue": [2, 1], "8": [5, 3], "9": [6, 2]}, {"shooter": "me"})
+
+
+def ask(owner: Any, samples: int = 300) -> Study:
+    return services.ask(owner, QUICK, "league", "league", 1, samples, None)
+
+
+class WorkerLife(TransactionTestCase):
+    def setUp(self) -> None:
+        self.user = User.objects.create_user("ida", password="a-long-password")
+        self.worker = Worker()
+        self.addCleanup(self.worker.stop)
+
+    def state(self, study: Study) -> Study:
+        study.refresh_from_db()
+        return study
+
+    def test_a_study_gives_partial_results_and_then_a_settled_one(self) -> None:
+        self.worker.start()
+        study, seen = ask(self.user, 4000), set()
+
+        def is_done() -> bool:
+            seen.add(self.state(study).progress)
+            return study.status == Study.Status.DONE
+
+        eventually("the study is done", is_done)
+        self.assertGreater(len({p for p in seen if 0 < p < 1}), 0, seen)
+        self.assertTrue(study.document["settled"])
+        self.assertGreater(len(study.document["options"]), 3)
+
+    def test_a_study_whose_worker_is_killed_is_taken_up_by_another(self) -> None:
+        self.worker.start()
+        study = ask(self.user, 20_000)
+        eventually("it has begun", lambda: self.state(study).revision > 0)
+        self.worker.kill()
+        self.assertEqual(self.state(study).status, Study.Status.RUNNING)
+        other = Worker()
+        self.addCleanup(other.stop)
+        other.start()
+        eventually("another worker finishes it", lambda: self.state(study).status == Study.Status.DONE, 120)
+        job = ProcrastinateJob.objects.get(task_name="weigh_study", args__study_id=study.pk)
+        self.assertGreaterEqual(job.attempts, 1)
+
+    def test_stopping_ends_the_work_and_keeps_what_was_found(self) -> None:
+        self.worker.start()
+        study = ask(self.user, 20_000)
+        eventually("it has begun", lambda: self.state(study).revision > 0)
+        services.stop(study)
+        eventually("it stops", lambda: self.state(study).status == Study.Status.STOPPED)
+        self.assertLess(study.progress, 1.0)
+        self.assertTrue(study.document["options"])
+
+
+class RunDirectly(TestCase):
+    """What needs no process of its own."""
+
+    def setUp(self) -> None:
+        self.user = User.objects.create_user("ida", password="a-long-password")
+        self.enterContext(mock.patch("studies.tasks.weigh_study.defer"))
+
+    def test_running_twice_gives_the_same_result(self) -> None:
+        study = ask(self.user)
+        documents = []
+        for _ in range(2):
+            Study.objects.filter(pk=study.pk).update(status=Study.Status.RUNNING)
+            services.run(study.pk, lambda: False)
+            study.refresh_from_db()
+            documents.append({**study.document, "seconds": 0})
+        self.assertEqual(documents[0], documents[1])
+
+    def test_a_failure_is_told_in_plain_words_and_logged(self) -> None:
+        study = ask(self.user)
+        with mock.patch("studies.services.weigh", side_effect=ZeroDivisionError), self.assertLogs("studies.services"):
+            services.run(study.pk, lambda: False)
+        study.refresh_from_db()
+        self.assertEqual(study.status, Study.Status.FAILED)
+        self.assertIn("the layout is safe", study.failure)
+
+    def test_a_drawing_is_computed_for_each_option(self) -> None:
+        study = ask(self.user)
+        services.run(study.pk, lambda: False)
+        study.refresh_from_db()
+        drawing = services.drawing_of(study, 0)
+        assert drawing is not None
+        self.assertEqual(set(drawing), {"paths", "fans", "rests", "pocketed", "seconds"})
+        self.assertIsNone(services.drawing_of(study, 999))

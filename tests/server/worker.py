@@ -1,0 +1,58 @@
+"""A real worker process on the test database, for the tests that need one."""
+
+import os
+import signal
+import subprocess
+import sys
+import time
+from pathlib import Path
+
+from django.db import connection
+
+SERVER = Path(__file__).resolve().parents[2] / "server"
+
+
+class Worker:
+    """`manage.py run_worker` against the database of the running tests."""
+
+    def __init__(self, *, heartbeat: float = 0.5, stalled_after: float = 2.0) -> None:
+        settings = connection.settings_dict
+        url = "postgresql://{USER}:{PASSWORD}@{HOST}:{PORT}/{NAME}".format(**settings)
+        self.command = [sys.executable, "manage.py", "run_worker"]
+        self.command += [f"--heartbeat={heartbeat}", f"--stalled-after={stalled_after}"]
+        self.env = {**os.environ, "DATABASE_URL": url, "PYTHONUNBUFFERED": "1"}
+        self.process: subprocess.Popen[str] | None = None
+
+    def start(self) -> "Worker":
+        self.process = subprocess.Popen(
+            self.command, cwd=SERVER, env=self.env, stdout=subprocess.PIPE, stderr=subprocess.DEVNULL, text=True
+        )
+        assert self.process.stdout is not None
+        line = self.process.stdout.readline()
+        assert "worker ready" in line, line
+        return self
+
+    def kill(self) -> None:
+        """As a power cut would."""
+        assert self.process is not None
+        self.process.kill()
+        self.process.wait()
+
+    def stop(self) -> None:
+        if self.process is None or self.process.poll() is not None:
+            return
+        self.process.send_signal(signal.SIGTERM)
+        try:
+            self.process.wait(10)
+        except subprocess.TimeoutExpired:
+            self.kill()
+
+
+def eventually(what: str, condition: "object", seconds: float = 60.0) -> None:
+    """Wait until a condition holds; fail with words when it does not."""
+    deadline = time.monotonic() + seconds
+    while time.monotonic() < deadline:
+        if condition():  # type: ignore[operator]
+            return
+        time.sleep(0.05)
+    raise AssertionError(f"not within {seconds:.0f} s: {what}")
