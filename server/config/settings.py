@@ -81,4 +81,6 @@ LOGGING = {
     "disable_existing_loggers": False,
     "handlers": {"console": {"class": "logging.StreamHandler"}},
     "root": {"handlers": ["console"], "level": "WARNING"},
+    # A refused request is the user's to mend, and he is told; the log is for what is ours.
+    "loggers": {"django.request": {"level": "ERROR"}, "django.security": {"level": "ERROR"}},
 }

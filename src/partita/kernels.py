@@ -43,7 +43,7 @@ def cache_folder() -> Path:
     return parent / f"kernels-{_sources_fingerprint()}"
 
 
-numba.config.CACHE_DIR = str(cache_folder())  # type: ignore[attr-defined] - set up at run time
+numba.config.CACHE_DIR = str(cache_folder())  # type: ignore[attr-defined]
 
 # error_model="numpy": a division never raises inside a kernel; kernels report by status instead.
 _njit = numba.njit(cache=True, nogil=True, error_model="numpy")

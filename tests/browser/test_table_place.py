@@ -117,7 +117,7 @@ class TablePlace(TransactionTestCase):
         lines.first.wait_for()
         first_line_s = time.monotonic() - started
         expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=60_000)
-        print(f"first ledger line after {first_line_s:.2f} s", end=" ")
+        sys.stderr.write(f"[first ledger line {first_line_s:.2f} s after Weigh] ")
         self.assertGreater(lines.count(), 3)
         top = lines.first.inner_text()
         self.assertRegex(top, r"(?s)7.*(Attack|Safe|Two-way).*\d+%.*± \d")
@@ -143,7 +143,7 @@ class TablePlace(TransactionTestCase):
             lambda: self.page.locator("svg.table polyline.path").first.get_attribute("points") != before,
             10,
         )
-        self.page.get_by_role("button", name="■ Safe").click()
+        self.page.get_by_role("button", name="■ Safe", exact=True).click()
         kinds = self.page.locator(".lines .aim").all_inner_texts()
         self.assertEqual({kind.split()[-1] for kind in kinds}, {"Safe"})
 
@@ -201,7 +201,7 @@ class TablePlace(TransactionTestCase):
         with tempfile.NamedTemporaryFile("w", suffix=".json") as file:
             file.write(text.replace("4.85", "5.25"))
             file.flush()
-            page.get_by_label("Layout file").set_input_files(file.name)
+            page.get_by_label("Layout file", exact=True).set_input_files(file.name)
             expect(page.get_by_role("dialog")).to_be_hidden()
         self.assertIn("5.25, 2.05", self.place_words("9"))
 
@@ -229,6 +229,7 @@ class TablePlace(TransactionTestCase):
     def test_nobody_sees_the_layouts_of_another_account(self) -> None:
         User.objects.create_user("stranger", password="a-long-password")
         self.page.get_by_role("button", name="Sign out").click()
+        expect(self.page.get_by_role("button", name="Sign in")).to_be_visible()
         sign_in(self.page, self.address, "stranger", "a-long-password")
         self.page.get_by_role("button", name="Open", exact=True).click()
         expect(self.page.get_by_text("None yet. Save keeps the one on the table.")).to_be_visible()
