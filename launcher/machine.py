@@ -88,8 +88,9 @@ def python_environment(*, development: bool) -> None:
         skip("Python environment", "up to date")
         return
     with step("Python environment"):
-        if not PYTHON.exists():
-            venv.create(VENV, with_pip=True)
+        if not (VENV / "bin" / "pip").exists():
+            # Also after a set-up that was cut short: what is half made is made anew.
+            venv.create(VENV, with_pip=True, clear=True)
         pip: list[str | Path] = [PYTHON, "-m", "pip", "install", "-q", "--disable-pip-version-check"]
         cure = f"Check the network and the disk. {_AGAIN}"
         run([*pip, "--require-hashes", "-r", lock], cure=cure)

@@ -73,6 +73,8 @@ def _simulated(text: str, for_people: bool) -> str:
     overrides = _overrides(request.get("physics", {}))
     nose = overrides.pop("h_nose", None)
     if nose is not None:
+        # In ball diameters; a small number can only be meant in metres.
+        nose = nose if nose > 0.2 else nose / (2 * layout.table.ball_radius_m)
         fields = {k: getattr(layout.table, k) for k in layout.table.__dataclass_fields__} | {"nose_height": nose}
         layout = type(layout)(table_from(fields), layout.balls)
     shot = simulate(layout, stroke, physics_of(layout.table, overrides))

@@ -99,6 +99,23 @@ class WholeShots(unittest.TestCase):
         shot = simulate(Layout(TABLE, {"cue": (0.5, 0.9), "1": frozen, "9": (1.9, 0.3)}), Stroke(45, 3.0))
         self.assertEqual(shot.final["1"], frozen)
 
+    def test_a_ball_frozen_beside_a_pocket_and_knocked_back_stays_on_the_table(self) -> None:
+        # It was lost once: the impact set it a hair inside the line of the pocket's zone.
+        places = np.array([(1.20539, bed_of(TABLE).reach), (1.253264, -0.003698), (0.3, 0.9)])
+        aims = np.radians(np.linspace(300, 360, 400))
+        strokes = np.array([(aim, 4.0, 0.0, -0.2, 0.0) for aim in aims])
+        ends = execute(TABLE, places, strokes)
+        on_table = ends.pocketed < 0
+        self.assertTrue(np.all(np.abs(ends.finals[on_table] - (1.27, 0.635)) < (1.30, 0.66)))
+
+    def test_a_ball_placed_a_hair_inside_a_nose_is_frozen_to_it_and_not_lost_through_it(self) -> None:
+        reach = bed_of(TABLE).reach
+        layout = Layout(TABLE, {"cue": (1.0, 0.6), "1": (0.573, reach - 0.0004), "9": (2.0, 0.9)})
+        self.assertEqual(problems_of(layout), [])
+        shot = simulate(layout, Stroke(math.degrees(math.atan2(-0.57, -0.427)), 4.0))
+        self.assertTrue(0 <= shot.final["1"][1] <= TABLE.width_m)
+        self.assertIn("1", {ball for event in shot.events for ball in event.balls})
+
     def test_paths_end_where_the_balls_end(self) -> None:
         layout = random_layout(11)
         shot = simulate(layout, random_stroke(11))

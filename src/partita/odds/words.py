@@ -17,6 +17,10 @@ _ENDING_WORDS = {
 }
 
 
+# Half a point of rack chance: less is not what sets two options apart.
+_WORTH_SAYING = 0.005
+
+
 class _Line(Protocol):
     @property
     def samples(self) -> Samples: ...
@@ -47,6 +51,8 @@ def why_words(top: Samples, following: Samples | None, target: str) -> str:
         for name in ENDINGS
     }
     decisive = max(gains, key=lambda name: gains[name])
+    if gains[decisive] < _WORTH_SAYING:
+        return f"{first} The next option ends in much the same ways."
     second = (
         f"The next option {_ENDING_WORDS[decisive]} {_percent(other_shares[decisive])} of the time against"
         f" {_percent(shares[decisive])} here: that is worth {100 * gains[decisive]:.0f} points of rack chance."

@@ -17,7 +17,7 @@ POCKET_WORDS = {
     "foot-far": "far foot corner",
 }
 CUSHION_WORDS = {"near-long": "near rail", "far-long": "far rail", "head": "head rail", "foot": "foot rail"}
-_COUNT_WORDS = {1: "one rail", 2: "two rails", 3: "three rails", 4: "four rails", 5: "five rails"}
+_COUNT_WORDS = {3: "three rails", 4: "four rails", 5: "five rails"}
 # Edges between the names of hit fractions: nearer to full than to three-quarter is full.
 _THICKNESS = ((0.875, "full"), (0.625, "three-quarter"), (0.375, "half"), (0.18, "quarter"), (0.0, "thin"))
 _QUARTERS = {1: "¼", 2: "½", 3: "¾"}
@@ -88,11 +88,22 @@ def ball_words(name: str) -> str:
     return "the cue ball" if name == CUE else f"the {name}"
 
 
+def route_words(route: tuple[str, ...]) -> str:
+    """The cushions on the way: one or two by name, more by number.
+
+    >>> route_words(("far-long", "foot"))
+    'the far rail and the foot rail'
+    """
+    if len(route) > 2:
+        return _COUNT_WORDS.get(len(route), f"{len(route)} rails")
+    return " and ".join(f"the {CUSHION_WORDS[cushion]}" for cushion in route)
+
+
 def name_of(intention: Intention) -> str:
     """One line that says what the shot is."""
     target = ball_words(intention.target or "")
     pocket = POCKET_WORDS.get(intention.pocket or "", "")
-    rails = _COUNT_WORDS.get(len(intention.route), f"{len(intention.route)} rails")
+    rails = route_words(intention.route)
     if intention.kind == "pot":
         verb = "Pot" if intention.fullness > 0.93 else "Cut"
         return f"{verb} {target} into the {pocket}"
@@ -103,7 +114,8 @@ def name_of(intention: Intention) -> str:
     if intention.kind == "bank":
         return f"Bank {target} into the {pocket}"
     if intention.kind == "kick-safety":
-        return f"Kick safe off {rails} to {target}"
+        word = thickness_word(intention.fullness)
+        return f"Kick safe off {rails}: hit {target} {word}"
     if intention.kind == "safety":
         word = thickness_word(intention.fullness)
         side = "" if word == "full" else f" on its {intention.hit_side}"

@@ -22,7 +22,7 @@ from partita.physics.constants import (
 )
 from partita.physics.cushion_impact import cushion_impact
 from partita.physics.motion import advance, finish_phase, launch
-from partita.physics.prediction import approach_speed, begin_phase, predict, zone_at
+from partita.physics.prediction import approach_speed, begin_phase, on_nose, predict, zone_at
 
 # What is counted while a shot runs, for the rules and the naming: columns of the facts.
 (
@@ -51,13 +51,24 @@ def set_up(ws, places, pocketed, bed, physics):
     for i in range(places.shape[0]):
         ws.balls[i] = 0.0
         ws.balls[i, 0], ws.balls[i, 1] = places[i, 0], places[i, 1]
-        ws.zone[i] = zone_at(bed, places[i, 0], places[i, 1])
+        _set_before_noses(ws.balls[i], bed)
+        ws.zone[i] = zone_at(bed, ws.balls[i, 0], ws.balls[i, 1])
         begin_phase(ws, i, 0.0, physics, bed.radius)
         ws.next_time[i] = INFINITY
         ws.next_with[i] = -1
         if pocketed[i] != -1:
             ws.phase[i] = POCKETED
             ws.ends[i] = INFINITY
+
+
+@kernel
+def _set_before_noses(ball, bed):
+    """A ball placed by rounded numbers a little inside a nose is meant to be frozen to it."""
+    for side in range(4):
+        axis = 1 if side < 2 else 0
+        far = bed.width if side == 1 else (bed.length if side == 3 else 0.0)
+        if abs(ball[axis] - far) < bed.reach and on_nose(bed, side, ball[0], ball[1]):
+            ball[axis] = bed.reach if far == 0.0 else far - bed.reach
 
 
 @kernel
@@ -141,6 +152,8 @@ def _happen(ws, i, other, kind, now, bed, physics, pocketed):
     ball = ws.balls[i]
     if kind == BALL_BALL:
         ball_impact(ball, ws.balls[other], physics, bed.radius)
+        _leave_zone(ws, i, bed)
+        _leave_zone(ws, other, bed)
         begin_phase(ws, other, now, physics, bed.radius)
     elif kind == CUSHION:
         _meet_nose(ws, i, other, bed, physics)
@@ -158,6 +171,13 @@ def _happen(ws, i, other, kind, now, bed, physics, pocketed):
     else:
         finish_phase(ball, ws.phase[i], bed.radius)
     begin_phase(ws, i, now, physics, bed.radius)
+
+
+@kernel
+def _leave_zone(ws, i, bed):
+    """An impact that set a ball a hair back over the bed has carried it past the line of its zone."""
+    if ws.zone[i] != 0 and zone_at(bed, ws.balls[i, 0], ws.balls[i, 1]) == 0:
+        ws.zone[i] = 0
 
 
 @kernel
@@ -193,6 +213,7 @@ def _meet_jaw(ws, i, jaw, kind, bed, physics):
     if speed < SLOW_CUSHION:
         ball[0] -= RESTING_GAP * out_x
         ball[1] -= RESTING_GAP * out_y
+        _leave_zone(ws, i, bed)
 
 
 @kernel

@@ -87,7 +87,7 @@ def _pocket_near(bed, x, y):
 
 
 @kernel
-def _on_nose(bed, cushion, x, y):
+def on_nose(bed, cushion, x, y):
     """True when a contact at (x, y) meets the straight nose, not a pocket's mouth."""
     if cushion < 2:
         return bed.nose_x[0] <= x <= bed.nose_x[1] or bed.nose_x[2] <= x <= bed.nose_x[3]
@@ -148,7 +148,7 @@ def _predict_noses(ws, i, now, bed):
         return
     x = ball[0] + best * (ball[2] + 0.5 * best * a[0])
     y = ball[1] + best * (ball[3] + 0.5 * best * a[1])
-    if _on_nose(bed, cushion, x, y):
+    if on_nose(bed, cushion, x, y):
         _keep_earlier(ws, i, now + best, CUSHION, cushion)
     else:
         _keep_earlier(ws, i, now + best, ZONE, 1 + _pocket_near(bed, x, y))

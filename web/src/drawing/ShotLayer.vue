@@ -19,7 +19,10 @@ const fans = computed(() =>
   Object.entries(props.drawing.fans).map(([ball, lines]) => ({
     ball,
     colour: pathColour(ball),
-    d: lines.map((points) => `M${polyline(points.map(put))}`).join(' '),
+    d: lines
+      .filter((points) => points.length > 1)
+      .map((points) => `M${polyline(points.map(put))}`)
+      .join(' '),
   })),
 )
 const rests = computed(() =>

@@ -13,6 +13,8 @@ const props = defineProps<{
   balls: Record<string, Place>
   selected: string | null
   drawing: Drawing | null
+  /** Where a study put the cue ball that is in hand. */
+  inHand: Place | null
   upright: boolean
   fan: boolean
   rests: boolean
@@ -103,6 +105,14 @@ defineExpose({ placeAt })
       :rests="rests"
       :radius="radius"
     />
+    <g
+      v-if="inHand && !dragged"
+      :transform="`translate(${frame.fromDiamonds(inHand).join(' ')})`"
+      class="in-hand"
+    >
+      <circle :r="radius" />
+      <text :y="radius + 42">in hand</text>
+    </g>
     <BallMark
       v-for="(at, ball) in places"
       :key="ball"
@@ -118,6 +128,20 @@ defineExpose({ placeAt })
 </template>
 
 <style scoped>
+.in-hand {
+  pointer-events: none;
+}
+.in-hand circle {
+  fill: #fbf8ee;
+  stroke: #f2c565;
+  stroke-width: 5;
+  stroke-dasharray: 14 8;
+}
+.in-hand text {
+  fill: #fffdf7;
+  font: 600 38px var(--sans);
+  text-anchor: middle;
+}
 .table {
   display: block;
   width: 100%;

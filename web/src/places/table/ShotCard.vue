@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { Option } from '@/api/client'
 import { BALL_COLOURS } from '@/drawing/balls'
 import { useStudy } from '@/stores/study'
-import { ENDINGS, percent } from './endings'
+import { ENDINGS, percent, pocketWords } from './endings'
 
 const props = defineProps<{ option: Option }>()
 const study = useStudy()
@@ -19,7 +19,7 @@ const target = computed(() => BALL_COLOURS[props.option.target ?? '1'])
 const scratches = computed(() =>
   Object.entries((props.option.leave.scratch ?? {}) as Record<string, number>)
     .filter(([, share]) => share >= 0.01)
-    .map(([pocket, share]) => `${pocket.replace('-', ', ')} pocket (${percent(share)})`),
+    .map(([pocket, share]) => `the ${pocketWords(pocket)} (${percent(share)})`),
 )
 const isBest = computed(() => study.place === 0)
 const turning = computed(() => props.option.turning_point)

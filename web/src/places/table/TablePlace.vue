@@ -33,6 +33,11 @@ const upright = ref(false)
 const line = ref<InstanceType<typeof PlaceLine> | null>(null)
 const table = computed(() => session.tables.find((t) => t.name === layout.tableName) ?? session.tables[0])
 const drawing = computed(() => (study.stale ? null : study.drawing))
+const inHand = computed(() =>
+  layout.document.situation.ball_in_hand && !study.stale
+    ? ((study.result?.cue ?? null) as Place | null)
+    : null,
+)
 const all = computed(() => [...problems.value, ...study.problems])
 
 const narrow = window.matchMedia('(max-width: 760px)')
@@ -125,6 +130,7 @@ watch(
               :balls="layout.document.balls"
               :selected="layout.selected"
               :drawing="drawing"
+              :in-hand="inHand"
               :upright="upright"
               :fan="fan"
               :rests="rests"

@@ -13,4 +13,9 @@ export const AIM_MARKS: Record<string, { mark: string; word: string }> = {
   safe: { mark: '■', word: 'Safe' },
   'two-way': { mark: '◆', word: 'Two-way' },
 }
+/** "foot-far" as people say it. */
+export function pocketWords(pocket: string): string {
+  const [end, side] = pocket.split('-')
+  return end === 'side' ? `${side} side pocket` : `${side} ${end} corner`
+}
 export const percent = (share: number) => `${Math.round(100 * share)} %`
