@@ -154,8 +154,10 @@ def npm_packages() -> None:
 
 def front_end() -> None:
     """Build the front end when its sources changed."""
-    sources = [p for p in sorted((WEB / "src").rglob("*")) if p.is_file()]
-    sources += [WEB / name for name in ("index.html", "package-lock.json", "vite.config.ts", "tsconfig.json")]
+    made = WEB / "src" / "api" / "schema.d.ts"
+    sources = [p for p in sorted((WEB / "src").rglob("*")) if p.is_file() and p != made]
+    named = ("index.html", "openapi.json", "package.json", "package-lock.json", "vite.config.ts", "tsconfig.json")
+    sources += [WEB / name for name in named]
     sources += [p for p in sorted((WEB / "public").rglob("*")) if p.is_file()]
     mark, fingerprint = WEB / "dist" / ".partita", _fingerprint(*sources)
     if _is_current(mark, fingerprint):

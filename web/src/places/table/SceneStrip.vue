@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
-import Select from 'primevue/select'
 import { computed, ref } from 'vue'
-import { useLayout } from '@/stores/layout'
+import { useLayout, type Situation } from '@/stores/layout'
 import { useSession } from '@/stores/session'
 import { useStudy } from '@/stores/study'
+import SceneSelect from './SceneSelect.vue'
 
 const emit = defineEmits<{ weigh: []; stop: []; save: []; shelf: []; files: []; keys: [] }>()
 const layout = useLayout()
@@ -22,11 +22,11 @@ const tables = [
   { key: 'pool-8ft', name: '8-foot table' },
   { key: 'pool-7ft', name: '7-foot table' },
 ]
-const shooters = [
+const shooters: { key: Situation['shooter']; name: string }[] = [
   { key: 'me', name: 'I shoot' },
   { key: 'them', name: 'Opponent shoots' },
 ]
-const fouls = [0, 1, 2].map((n) => ({ key: n, name: n === 1 ? '1 foul' : `${n} fouls` }))
+const fouls = [0, 1, 2].map((n) => ({ key: n, name: String(n) }))
 const situation = computed(() => layout.document.situation)
 const set = (who: 'me' | 'them', key: string) => layout.change((scene) => (scene[who] = key))
 
@@ -51,71 +51,44 @@ function turnLights() {
     </div>
     <div class="scene" role="group" aria-label="The scene">
       <span class="game">Nine-ball</span>
-      <Select
+      <SceneSelect
+        label="Me"
+        before="Me"
+        :options="players"
         :model-value="layout.scene.me"
-        :options="players"
-        option-label="name"
-        option-value="key"
-        aria-label="Me"
-        size="small"
         @update:model-value="set('me', $event)"
-      >
-        <template #value="{ value }"
-          ><span class="muted">Me</span> {{ players.find((p) => p.key === value)?.name ?? value }}</template
-        >
-      </Select>
-      <Select
-        :model-value="layout.scene.them"
+      />
+      <SceneSelect
+        label="Opponent"
+        before="Opponent"
         :options="players"
-        option-label="name"
-        option-value="key"
-        aria-label="Opponent"
-        size="small"
+        :model-value="layout.scene.them"
         @update:model-value="set('them', $event)"
-      >
-        <template #value="{ value }"
-          ><span class="muted">Opponent</span>
-          {{ players.find((p) => p.key === value)?.name ?? value }}</template
-        >
-      </Select>
-      <Select
-        :model-value="situation.shooter"
+      />
+      <SceneSelect
+        label="Who shoots"
         :options="shooters"
-        option-label="name"
-        option-value="key"
-        aria-label="Who shoots"
-        size="small"
+        :model-value="situation.shooter"
         @update:model-value="layout.situate({ shooter: $event })"
       />
-      <Select
+      <SceneSelect
+        label="My fouls in a row"
+        before="My fouls"
+        :options="fouls"
         :model-value="situation.my_fouls"
-        :options="fouls"
-        option-label="name"
-        option-value="key"
-        aria-label="My fouls in a row"
-        size="small"
         @update:model-value="layout.situate({ my_fouls: $event })"
-      >
-        <template #value="{ value }"><span class="muted">My fouls</span> {{ value }}</template>
-      </Select>
-      <Select
-        :model-value="situation.their_fouls"
+      />
+      <SceneSelect
+        label="Opponent’s fouls in a row"
+        before="Theirs"
         :options="fouls"
-        option-label="name"
-        option-value="key"
-        aria-label="Opponent’s fouls in a row"
-        size="small"
+        :model-value="situation.their_fouls"
         @update:model-value="layout.situate({ their_fouls: $event })"
-      >
-        <template #value="{ value }"><span class="muted">Theirs</span> {{ value }}</template>
-      </Select>
-      <Select
-        :model-value="layout.tableName"
+      />
+      <SceneSelect
+        label="Table"
         :options="tables"
-        option-label="name"
-        option-value="key"
-        aria-label="Table"
-        size="small"
+        :model-value="layout.tableName"
         @update:model-value="layout.change((scene) => (scene.document.table = $event))"
       />
       <label class="hand">

@@ -1,0 +1,24 @@
+<script setup lang="ts" generic="Key extends string | number">
+import Select from 'primevue/select'
+import { computed } from 'vue'
+
+/** One choice of the scene: a short word before it where the choice alone would not say what it is. */
+const props = defineProps<{ label: string; before?: string; options: { key: Key; name: string }[] }>()
+const chosen = defineModel<Key>({ required: true })
+const name = computed(() => props.options.find((o) => o.key === chosen.value)?.name ?? String(chosen.value))
+</script>
+
+<template>
+  <Select
+    v-model="chosen"
+    :options="options"
+    option-label="name"
+    option-value="key"
+    :aria-label="label"
+    size="small"
+  >
+    <template #value
+      ><span v-if="before" class="muted">{{ before }} </span>{{ name }}</template
+    >
+  </Select>
+</template>
