@@ -66,7 +66,7 @@ class TableOut(Schema):
     width: float
     radius: float
     reach: float
-    tip_radius: float
+    tip_radii: list[float]
     nose_x: list[float]
     nose_y: list[float]
     tips: list[list[list[float]]]

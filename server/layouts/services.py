@@ -35,7 +35,7 @@ def geometry(spec: TableSpec) -> dict[str, Any]:
         "width": bed.width,
         "radius": bed.radius,
         "reach": bed.reach,
-        "tip_radius": bed.tip_radius,
+        "tip_radii": bed.tip_radius.tolist(),
         "nose_x": bed.nose_x.tolist(),
         "nose_y": bed.nose_y.tolist(),
         "tips": bed.tip.tolist(),

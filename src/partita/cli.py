@@ -20,8 +20,7 @@ def main(arguments: Sequence[str] | None = None) -> int:
     try:
         command(options)
     except Refused as refused:
-        for problem in refused.problems:
-            sys.stderr.write(f"partita: {problem}\n")
+        sys.stderr.write(f"partita: {' '.join(str(problem) for problem in refused.problems)}\n")
         return 2
     except BrokenPipeError:
         sys.stderr.close()
@@ -35,6 +34,10 @@ def _parser() -> argparse.ArgumentParser:
     simulate.add_argument("--lines", action="store_true", help="one object a line in, one a line out")
     simulate.add_argument("--table", action="store_true", help="a table for people instead of JSON")
     simulate.set_defaults(command=_simulate)
+    fit = commands.add_parser("table-fit", help="settings of a table from rolls, lags and stop shots")
+    fit.add_argument("file", help="a file of readings (docs/formats.md), or - for stdin")
+    fit.add_argument("--table", action="store_true", help="a table for people instead of JSON")
+    fit.set_defaults(command=_table_fit)
     weigh = commands.add_parser("weigh", help="rank the options of a layout file")
     weigh.add_argument("file", help="a layout file, or - for stdin")
     weigh.add_argument("--me", default="league", help="level, or a file with a stroke model")
@@ -79,21 +82,43 @@ def _simulated(text: str, for_people: bool) -> str:
         layout = type(layout)(table_from(fields), layout.balls)
     shot = simulate(layout, stroke, physics_of(layout.table, overrides))
     if for_people:
-        return "\n".join(_event_line(event) for event in shot.events)
-    return json.dumps(
-        {
-            "events": [event.as_json() for event in shot.events],
-            "final": {ball: list(place) for ball, place in shot.final.items()},
-            "pocketed": shot.pocketed,
-            "seconds": shot.seconds,
-        }
-    )
+        lines = [line for event in shot.events for line in _event_lines(event, layout.table.ball_radius_m)]
+        return "\n".join([*(["The tip slips off the cue ball: a miscue."] if shot.miscue else []), *lines])
+    document: Json = {
+        "events": [event.as_json() for event in shot.events],
+        "final": {ball: list(place) for ball, place in shot.final.items()},
+        "pocketed": shot.pocketed,
+        "seconds": shot.seconds,
+    }
+    return json.dumps(document | ({"miscue": True} if shot.miscue else {}))
 
 
-def _event_line(event: Any) -> str:
+def _event_lines(event: Any, radius: float) -> list[str]:
+    """One line an event, and one a ball with how it moved before and after."""
     what = event.cushion or event.pocket or ""
     x, y = event.at
-    return f"{event.t:8.3f} s  {event.kind:13} {' '.join(event.balls):8} {what:10} {x:.4f}, {y:.4f} m"
+    lines = [f"{event.t:8.3f} s  {event.kind:13} {' '.join(event.balls):8} {what:10} at {x:.4f}, {y:.4f} m"]
+    for ball, before, after in zip(event.balls, event.before, event.after, strict=True):
+        lines.append(f"{'':12}{ball:>3}: {before.words(radius)}  ->  {after.words(radius)}")
+    return lines
+
+
+def _table_fit(options: argparse.Namespace) -> None:
+    from partita.files.readings import read_readings  # noqa: PLC0415 - kernels load only where needed
+    from partita.physics.table_fit import fit_table  # noqa: PLC0415
+
+    table, readings = read_readings(_object(_text_of(options.file)))
+    fit = fit_table(table, **readings)
+    settings = {name: setting.as_json() for name, setting in fit.settings.items()}
+    if not options.table:
+        _print(
+            json.dumps(
+                {"table": {**(vars(table) | {n: s["value"] for n, s in settings.items()})}, "settings": settings}
+            )
+        )
+        return
+    for name, setting in settings.items():
+        _print(f"{name:5} {setting['value']:.4f}   95 %: {setting['low']:.4f} to {setting['high']:.4f}")
 
 
 def _object(text: str) -> Json:

@@ -228,7 +228,8 @@ class TablePlace(TransactionTestCase):
 
     def test_nobody_sees_the_layouts_of_another_account(self) -> None:
         User.objects.create_user("stranger", password="a-long-password")
-        self.page.get_by_role("button", name="Sign out").click()
+        with self.page.expect_navigation():
+            self.page.get_by_role("button", name="Sign out").click()
         expect(self.page.get_by_role("button", name="Sign in")).to_be_visible()
         sign_in(self.page, self.address, "stranger", "a-long-password")
         self.page.get_by_role("button", name="Open", exact=True).click()

@@ -19,9 +19,9 @@ COSINE = math.sqrt(1 - SINE**2)
 
 
 def rebound(ball: np.ndarray, e: float = 0.85, mu_w: float = 0.2, mu_s: float = 0.2) -> np.ndarray:
-    after = ball.copy()
-    cushion_impact(after, 0.0, 1.0, SINE, COSINE, e, mu_w, mu_s, R, np.zeros((9, 6)))
-    return after
+    after = ball[None].copy()
+    cushion_impact(after, 0, 0.0, 1.0, SINE, COSINE, e, mu_w, mu_s, R)
+    return after[0]
 
 
 @numba.njit

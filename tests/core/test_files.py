@@ -150,5 +150,5 @@ class CommandLine(unittest.TestCase):
 class Examples(unittest.TestCase):
     def test_the_examples_in_docstrings_are_true(self) -> None:
         for module in pkgutil.walk_packages(partita.__path__, "partita."):
-            result = doctest.testmod(importlib.import_module(module.name))
+            result = doctest.testmod(importlib.import_module(module.name), verbose=False)
             self.assertEqual(result.failed, 0, module.name)

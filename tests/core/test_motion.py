@@ -10,7 +10,7 @@ from scipy.integrate import solve_ivp
 
 from partita.physics.ball_impact import ball_impact
 from partita.physics.constants import ROLLING, SLIDING, G, Physics
-from partita.physics.motion import advance, launch, phase_of, set_acceleration, squirt_angle
+from partita.physics.motion import advance, begin_motion, finish_phase, launch, squirt_angle
 
 R = 0.028575
 CLOTH = Physics()
@@ -20,17 +20,20 @@ spins = st.floats(-150, 150, allow_subnormal=False)
 
 def after(state: np.ndarray, seconds: float) -> np.ndarray:
     """Closed form: the ball's state after a time, through its phases."""
-    ball, left = state.copy(), seconds
+    balls, left = row(state), seconds
     while left > 0:
-        phase, acceleration = phase_of(ball, R), np.zeros(2)
-        lasts = set_acceleration(ball, phase, CLOTH, R, acceleration)
+        phase, lasts = begin_motion(balls, 0, CLOTH, R)
         part = min(left, lasts)
-        advance(ball, phase, acceleration, CLOTH, R, part)
+        advance(balls, 0, phase, CLOTH, R, part)
         if part == lasts:
-            ball[4:6] = (-ball[3] / R, ball[2] / R) if phase == SLIDING else (0, 0)
-            ball[2:4] = ball[2:4] if phase == SLIDING else 0
+            finish_phase(balls, 0, phase, R)
         left -= part
-    return ball
+    return balls[0, :7]
+
+
+def row(state: np.ndarray) -> np.ndarray:
+    """One ball (1, 9) for the kernels from its state (7,)."""
+    return np.concatenate([state, [0, 0]])[None]
 
 
 def integrated(state: np.ndarray, seconds: float) -> np.ndarray:
@@ -67,7 +70,7 @@ class MotionAgreesWithTheOutside(unittest.TestCase):
         self, vx: float, vy: float, wx: float, wy: float, seconds: float
     ) -> None:
         state = np.array([0.3, 0.4, vx, vy, wx, wy, 0.0])
-        if phase_of(state, R) != SLIDING:
+        if begin_motion(row(state), 0, CLOTH, R)[0] != SLIDING:
             return
         # Source: scipy.integrate.solve_ivp (RK45) on Newton's laws with Coulomb friction.
         expected, found = integrated(state, seconds), after(state, seconds)
@@ -80,18 +83,18 @@ class MotionAgreesWithTheOutside(unittest.TestCase):
         self, vx: float, vy: float, wx: float, wy: float
     ) -> None:
         state = np.array([0.0, 0.0, vx, vy, wx, wy, 0.0])
-        if phase_of(state, R) != SLIDING:
+        phase, lasts = begin_motion(row(state), 0, CLOTH, R)
+        if phase != SLIDING:
             return
-        lasts = set_acceleration(state, SLIDING, CLOTH, R, np.zeros(2))
         found = after(state, lasts)
         # Source: Coriolis 1835: v_f = (5 v + 2 R (w x z)) / 7, with w x z = (wy, -wx).
         np.testing.assert_allclose(found[2:4], (5 * state[2:4] + 2 * R * np.array([wy, -wx])) / 7, atol=1e-9)
         self.assertLess(math.hypot(found[2] - R * found[5], found[3] + R * found[4]), 1e-9)
 
     def test_a_tip_two_fifths_up_launches_the_ball_rolling(self) -> None:
-        ball = np.zeros(7)
-        launch(np.array([0.7, 2.0, 0.0, 0.4, 0.0]), 20.0, R, ball)
-        self.assertEqual(phase_of(ball, R), ROLLING)
+        balls = np.zeros((1, 9))
+        launch(np.array([0.7, 2.0, 0.0, 0.4, 0.0]), 20.0, R, balls)
+        self.assertEqual(begin_motion(balls, 0, CLOTH, R)[0], ROLLING)
 
     def test_squirt_turns_the_ball_away_from_the_side_it_is_struck_on(self) -> None:
         self.assertGreater(squirt_angle(0.3, 20.0), 0)
@@ -100,12 +103,11 @@ class MotionAgreesWithTheOutside(unittest.TestCase):
 
 def struck(cut: float, speed: float, height: float = 0.0, side: float = 0.0, physics: Physics = CLOTH) -> np.ndarray:
     """Both balls (2, 7) just after the cue ball, moving along +x, hits another at a cut angle."""
-    cue = np.zeros(7)
-    launch(np.array([-squirt_angle(side, 20.0), speed, side, height, 0.0]), 20.0, R, cue)
-    target = np.zeros(7)
-    target[:2] = 2 * R * math.cos(cut), 2 * R * math.sin(cut)
-    ball_impact(cue, target, physics, R)
-    return np.array([cue, target])
+    balls = np.zeros((2, 9))
+    launch(np.array([-squirt_angle(side, 20.0), speed, side, height, 0.0]), 20.0, R, balls)
+    balls[1, :2] = 2 * R * math.cos(cut), 2 * R * math.sin(cut)
+    ball_impact(balls, 0, 1, physics, R)
+    return balls[:, :7]
 
 
 def throw_deg(cut: float, speed: float, **stroke: float) -> float:
@@ -158,6 +160,6 @@ class BallImpact(unittest.TestCase):
             return float(np.sum(b[:, 2:4] ** 2) + 0.4 * R * R * np.sum(b[:, 4:7] ** 2))
 
         before, momentum = energy(balls), balls[:, 2:4].sum(axis=0)
-        ball_impact(balls[0], balls[1], CLOTH, R)
+        ball_impact(balls, 0, 1, CLOTH, R)
         np.testing.assert_allclose(balls[:, 2:4].sum(axis=0), momentum, atol=1e-12)
         self.assertLessEqual(energy(balls), before * (1 + 1e-12) + 1e-15)

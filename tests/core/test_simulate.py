@@ -8,7 +8,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from partita.errors import Refused
-from partita.physics.constants import BALL_BALL, STROKE
+from partita.physics.constants import AFTER, AFTER_OTHER, BALL_BALL, STROKE
 from partita.physics.simulate import execute, physics_of, places_of, simulate
 from partita.physics.stroke import Stroke
 from partita.physics.trace import path_of
@@ -44,9 +44,9 @@ class WholeShots(unittest.TestCase):
         states = {}
         last = math.inf
         for row in shot.trace:
-            states[int(row[2])] = row[5:12]
+            states[int(row[2])] = row[AFTER + 1 : AFTER + 8]
             if row[1] == BALL_BALL:
-                states[int(row[3])] = row[13:20]
+                states[int(row[3])] = row[AFTER_OTHER + 1 : AFTER_OTHER + 8]
             if row[1] == STROKE:
                 continue
             moving = np.array(list(states.values()))
@@ -139,10 +139,10 @@ class WholeShots(unittest.TestCase):
     def test_strokes_that_cannot_be_played_are_refused_with_the_reason(self) -> None:
         layout = random_layout(1)
         for stroke, words in (
-            (Stroke(0, 2, 0.4, 0.4), "a miscue"),
+            (Stroke(0, 2, 0.8, 0.8), "misses the ball"),
             (Stroke(0, 99), "out of range"),
             (Stroke(math.nan, 2), "not finite"),
-            (Stroke(0, 2, elevation_deg=80), "jump shots are not played"),
+            (Stroke(0, 2, elevation_deg=80), "steeper is a jump shot"),
         ):
             with self.assertRaisesRegex(Refused, words):
                 simulate(layout, stroke)

@@ -94,7 +94,8 @@ def read_layout(document: object) -> Layout:
 
 
 def _layout_of(document: Json) -> tuple[Layout, Json | None, str]:
-    table, table_fields = _table(document.get("table", "pool-9ft"))
+    named = document.get("table", "pool-9ft")
+    table, table_fields = read_table(named), named if isinstance(named, dict) else None
     game = document.get("game", "nine-ball")
     if not isinstance(game, str) or game not in GAMES:
         raise refuse("game", f"there is no game {_short(game)}", f"Use one of {', '.join(GAMES)}.")
@@ -106,11 +107,12 @@ def _short(value: object) -> str:
     return text if len(text) <= 40 else text[:37] + "..."
 
 
-def _table(value: object) -> tuple[TableSpec, Json | None]:
+def read_table(value: object) -> TableSpec:
+    """A table from a preset's name, or from an object with the fields of a table profile."""
     if isinstance(value, str):
-        return table_named(value), None
+        return table_named(value)
     if isinstance(value, dict):
-        return table_from(value), value
+        return table_from(value)
     raise refuse("table", f"{_short(value)} is not a table", f"Use one of {', '.join(PRESETS)}, or an object.")
 
 

@@ -14,6 +14,10 @@ STROKE, BALL_BALL, CUSHION, TIP, FACING, POCKET, SLIDE_TO_ROLL, STOP = range(8)
 # Bookkeeping only, never reported: a ball passes between the bed and a pocket's zone.
 ZONE = 8
 
+# A row of the trace: t, kind, ball, other, then phase and state (7) of both balls after the event,
+# then velocity and spin (5) of both just before it.
+AFTER, AFTER_OTHER, BEFORE, BEFORE_OTHER, TRACE_COLUMNS = 4, 12, 20, 25, 30
+
 # A slip or speed below this is none: 1 um/s moves a ball less than its own roundness.
 SPEED_EPSILON = 1e-6
 # Below these approach speeds an impact is inelastic, so that resting contacts come to an end.
@@ -30,6 +34,11 @@ MAX_EVENTS = 4000
 
 # Status of a simulation.
 OK, TOO_MANY_EVENTS = 0, 1
+# Beyond this offset from the centre, in R, the tip slips off the ball. Source: common practice, no source.
+TIP_LIMIT = 0.5
+# What a slipping tip leaves of the speed, and how far it turns the ball from a full side offset, rad.
+# A judgement, no source: the ball trickles away from the tip without spin.
+MISCUE_SPEED, MISCUE_TURN = 0.3, 0.35
 
 
 class Physics(NamedTuple):

@@ -5,8 +5,8 @@ cushion impacts", Proc. IMechE Part C 224 (2010): Coulomb friction at the cushio
 the cloth contact C, energetic restitution.
 
 The equations of motion are linear but for the directions of the two slips, and close in five
-numbers: the slips at I and at C, and the speed into the cushion. Those are what is integrated,
-with the normal impulse per unit mass P as the independent variable:
+numbers: the slips at I and at C, and the speed into the cushion. With the normal impulse per unit
+mass P as the independent variable:
 
     ds_Ix/dP = 7/2 fx + (1 - 5/2 s) gx            s, c: sine and cosine of the contact's height
     ds_Iz/dP = s c + (5/2 + s^2) fz + (5/2 - s) gy    f: friction at I over dP; f = -mu_w s_I^
@@ -15,8 +15,12 @@ with the normal impulse per unit mass P as the independent variable:
     dvy/dP   = -c - s fz + gy                     dW/dP = c vy: work at the cushion
 
 x runs along the cushion, y into it; the contact's second tangent is (0, -s, c). Where the slip at I
-has ended and friction can hold it, f is what keeps it at zero. The integration is Dormand and
-Prince's embedded pair 5(4) (J. Comp. Appl. Math. 6, 1980) with adaptive steps.
+has ended and friction can hold it, f is what keeps it at zero.
+
+The slip at I turns ever faster as it nears zero. It is therefore kept as a size and a direction, and
+while it lasts the equations are taken in t with dP = |s_I| dt, in which they are smooth up to the
+end. They are integrated by Dormand and Prince's embedded pair 5(4) (J. Comp. Appl. Math. 6, 1980)
+with adaptive steps; states are tuples, which stay in registers: this is where a shot's time goes.
 """
 
 import math
@@ -30,31 +34,42 @@ TOLERANCE = 1e-6
 # A slip below this share of the impact speed has ended.
 STICK = 1e-5
 _MOST_STEPS = 300
-# A slip turns ever faster as it nears zero: a step goes this share of the way there.
-_NEARING = 0.7
-# The integration's state: slip at I (2), slip at C (2), speed into the cushion, work.
-_SLIP_I, _SLIP_C, _SPEED, _WORK, _SIZE = 0, 2, 4, 5, 6
+# The first step, and the largest of a sticking contact, in impulse; an impact takes about 2.
+_FIRST_STEP, _LONGEST_STEP = 0.5, 1.0
+# The cloth's slip may turn round within a step's length of zero: a step goes this far towards it.
+_NEARING = 0.75
+# The slip at C with which a slip begins that the cloth cannot hold back.
+_BEGUN = 1e-7
+# Square root of the slip from which one that cannot be held begins anew.
+_JUST_SLIPPING = math.sqrt(2.0 * STICK)
+# The state: size and direction (2) of the slip at I, slip at C (2), speed into the cushion, work.
+_SIZE, _UX, _UZ, _CX, _CY, _SPEED, _WORK = range(7)
 
 
 @kernel
-def _rates(state, sticking, s, c, mu_w, mu_s, k, stage):
-    """Derivatives of the state (6,) by the normal impulse P, into k[stage]."""
-    slip_c = math.sqrt(state[2] * state[2] + state[3] * state[3])
-    cx = state[2] / slip_c if slip_c > 1e-12 else 0.0
-    cy = state[3] / slip_c if slip_c > 1e-12 else 0.0
+def _rates(y, sticking, s, c, mu_w, mu_s):
+    """Derivatives of the state (7): by t while the contact at I slips, by P while it sticks."""
+    slip_c = math.sqrt(y[3] * y[3] + y[4] * y[4])
+    over = 1.0 / slip_c if slip_c > 1e-12 else 0.0
+    cx, cy = y[3] * over, y[4] * over
     if sticking:
         fx, fz = _holding_friction(cx, cy, s, c, mu_s)
     else:
-        slip_i = max(math.sqrt(state[0] * state[0] + state[1] * state[1]), 1e-15)
-        fx, fz = -mu_w * state[0] / slip_i, -mu_w * state[1] / slip_i
-    cloth = max(0.0, s - c * fz)
-    gx, gy = -mu_s * cloth * cx, -mu_s * cloth * cy
-    k[stage, 0] = 0.0 if sticking else 3.5 * fx + (1.0 - 2.5 * s) * gx
-    k[stage, 1] = 0.0 if sticking else s * c + (2.5 + s * s) * fz + (2.5 - s) * gy
-    k[stage, 2] = (1.0 - 2.5 * s) * fx + 3.5 * gx
-    k[stage, 3] = -c + (2.5 - s) * fz + 3.5 * gy
-    k[stage, 4] = -c - s * fz + gy
-    k[stage, 5] = c * state[4]
+        fx, fz = -mu_w * y[1], -mu_w * y[2]
+    drag = mu_s * max(0.0, s - c * fz)
+    gx, gy = -drag * cx, -drag * cy
+    cross, high = 1.0 - 2.5 * s, 2.5 - s
+    rate_cx, rate_cy = cross * fx + 3.5 * gx, -c + high * fz + 3.5 * gy
+    rate_v = -c - s * fz + gy
+    if sticking:
+        return 0.0, 0.0, 0.0, rate_cx, rate_cy, rate_v, c * y[5]
+    rate_x, rate_z = 3.5 * fx + cross * gx, s * c + (2.5 + s * s) * fz + high * gy
+    root = y[0]
+    turn = (rate_z * y[1] - rate_x * y[2]) / max(root, 1e-9)
+    return (
+        0.5 * (rate_x * y[1] + rate_z * y[2]), -turn * y[2], turn * y[1],
+        root * rate_cx, root * rate_cy, root * rate_v, root * c * y[5],
+    )  # fmt: skip
 
 
 @kernel
@@ -68,173 +83,185 @@ def _holding_friction(cx, cy, s, c, mu_s):
 
 
 @kernel
-def _can_stick(state, s, c, mu_w, mu_s):
-    slip_c = max(math.hypot(state[2], state[3]), 1e-12)
-    fx, fz = _holding_friction(state[2] / slip_c, state[3] / slip_c, s, c, mu_s)
-    return math.hypot(fx, fz) <= mu_w
+def _ahead(y, h, a, k, b, m):
+    """y + h (a k + b m), for tuples of seven."""
+    return (
+        y[0] + h * (a * k[0] + b * m[0]), y[1] + h * (a * k[1] + b * m[1]), y[2] + h * (a * k[2] + b * m[2]),
+        y[3] + h * (a * k[3] + b * m[3]), y[4] + h * (a * k[4] + b * m[4]), y[5] + h * (a * k[5] + b * m[5]),
+        y[6] + h * (a * k[6] + b * m[6]),
+    )  # fmt: skip
 
 
 @kernel
-def _step(state, sticking, h, s, c, mu_w, mu_s, k, trial):
-    """One step from state into trial (6,); k[0] holds the rates at the start. Returns the error.
-
-    Coefficients of Dormand and Prince, written out: this is where a simulation's time goes.
-    """
-    for j in range(_SIZE):
-        trial[j] = state[j] + h / 5 * k[0, j]
-    _rates(trial, sticking, s, c, mu_w, mu_s, k, 1)
-    for j in range(_SIZE):
-        trial[j] = state[j] + h * (3 / 40 * k[0, j] + 9 / 40 * k[1, j])
-    _rates(trial, sticking, s, c, mu_w, mu_s, k, 2)
-    for j in range(_SIZE):
-        trial[j] = state[j] + h * (44 / 45 * k[0, j] - 56 / 15 * k[1, j] + 32 / 9 * k[2, j])
-    _rates(trial, sticking, s, c, mu_w, mu_s, k, 3)
-    for j in range(_SIZE):
-        total = 19372 / 6561 * k[0, j] - 25360 / 2187 * k[1, j] + 64448 / 6561 * k[2, j]
-        trial[j] = state[j] + h * (total - 212 / 729 * k[3, j])
-    _rates(trial, sticking, s, c, mu_w, mu_s, k, 4)
-    for j in range(_SIZE):
-        total = 9017 / 3168 * k[0, j] - 355 / 33 * k[1, j] + 46732 / 5247 * k[2, j]
-        trial[j] = state[j] + h * (total + 49 / 176 * k[3, j] - 5103 / 18656 * k[4, j])
-    _rates(trial, sticking, s, c, mu_w, mu_s, k, 5)
-    for j in range(_SIZE):
-        total = 35 / 384 * k[0, j] + 500 / 1113 * k[2, j] + 125 / 192 * k[3, j]
-        trial[j] = state[j] + h * (total - 2187 / 6784 * k[4, j] + 11 / 84 * k[5, j])
-    _rates(trial, sticking, s, c, mu_w, mu_s, k, 6)
-    error = 0.0
-    for j in range(_WORK):
-        e = 71 / 57600 * k[0, j] - 71 / 16695 * k[2, j] + 71 / 1920 * k[3, j]
-        e += -17253 / 339200 * k[4, j] + 22 / 525 * k[5, j] - 1 / 40 * k[6, j]
-        error = max(error, abs(h * e))
-    return error
+def _step(y, k1, sticking, h, s, c, mu_w, mu_s):
+    """One step of Dormand and Prince's pair: the new state, the rates there, and the error."""
+    k2 = _rates(_ahead(y, h, 1 / 5, k1, 0.0, k1), sticking, s, c, mu_w, mu_s)
+    k3 = _rates(_ahead(y, h, 3 / 40, k1, 9 / 40, k2), sticking, s, c, mu_w, mu_s)
+    part = _ahead(y, h, 44 / 45, k1, -56 / 15, k2)
+    k4 = _rates(_ahead(part, h, 32 / 9, k3, 0.0, k1), sticking, s, c, mu_w, mu_s)
+    part = _ahead(_ahead(y, h, 19372 / 6561, k1, -25360 / 2187, k2), h, 64448 / 6561, k3, -212 / 729, k4)
+    k5 = _rates(part, sticking, s, c, mu_w, mu_s)
+    part = _ahead(_ahead(y, h, 9017 / 3168, k1, -355 / 33, k2), h, 46732 / 5247, k3, 49 / 176, k4)
+    k6 = _rates(_ahead(part, h, -5103 / 18656, k5, 0.0, k1), sticking, s, c, mu_w, mu_s)
+    part = _ahead(_ahead(y, h, 35 / 384, k1, 500 / 1113, k3), h, 125 / 192, k4, -2187 / 6784, k5)
+    new = _ahead(part, h, 11 / 84, k6, 0.0, k1)
+    k7 = _rates(new, sticking, s, c, mu_w, mu_s)
+    none = (0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0)
+    part = _ahead(_ahead(none, h, 71 / 57600, k1, -71 / 16695, k3), h, 71 / 1920, k4, -17253 / 339200, k5)
+    e = _ahead(part, h, 22 / 525, k6, -1 / 40, k7)
+    # A direction matters as far as there is slip left for it to act on.
+    turned = min(1.0, y[0] * y[0]) * max(abs(e[1]), abs(e[2]))
+    error = max(max(max(abs(e[0]) * y[0], turned), max(abs(e[3]), abs(e[4]))), abs(e[5]))
+    return new, k7, error
 
 
 @kernel
-def _time_to_zero(state, rates, at):
-    """Impulse after which the slip at `at` would be zero if it went on shrinking as now."""
-    size = math.hypot(state[at], state[at + 1])
-    closing = -(state[at] * rates[at] + state[at + 1] * rates[at + 1])
-    return size * size / closing if closing > 0.0 else 1e30
-
-
-@kernel
-def _settle_slips(state, sticking, s, c, mu_w, mu_s):
-    """Where a slip has ended: hold it, or let it begin anew the other way. Returns sticking at I."""
-    if math.hypot(state[2], state[3]) < STICK:
+def _settled(y, sticking, s, c, mu_w, mu_s):
+    """Where a slip has ended: hold it, or let it begin anew the other way. Returns state, sticking."""
+    cx, cy = y[3], y[4]
+    slip_c = math.sqrt(cx * cx + cy * cy)
+    if slip_c < STICK:
         # The cloth cannot hold the ball: friction there is small beside what drives the slip.
-        fz = -mu_w * state[1] / max(math.hypot(state[0], state[1]), 1e-15)
-        fx = -mu_w * state[0] / max(math.hypot(state[0], state[1]), 1e-15)
+        fx, fz = -mu_w * y[1], -mu_w * y[2]
         drift_x, drift_y = (1.0 - 2.5 * s) * fx, -c + (2.5 - s) * fz
-        drift = math.hypot(drift_x, drift_y)
-        state[2], state[3] = 2.0 * STICK * drift_x / drift, 2.0 * STICK * drift_y / drift
-    ended = sticking or math.hypot(state[0], state[1]) < STICK
-    if not ended:
-        return False
-    slip_c = math.hypot(state[2], state[3])
-    fx, fz = _holding_friction(state[2] / slip_c, state[3] / slip_c, s, c, mu_s)
-    needed = math.hypot(fx, fz)
-    holds = needed <= mu_w
-    state[0] = 0.0 if holds else -2.0 * STICK * fx / needed
-    state[1] = 0.0 if holds else -2.0 * STICK * fz / needed
-    return holds
+        slip_c = _BEGUN
+        over = slip_c / math.sqrt(drift_x * drift_x + drift_y * drift_y)
+        cx, cy = over * drift_x, over * drift_y
+    if not sticking and y[0] * y[0] >= STICK:
+        return (y[0], y[1], y[2], cx, cy, y[5], y[6]), False
+    fx, fz = _holding_friction(cx / slip_c, cy / slip_c, s, c, mu_s)
+    needed = math.sqrt(fx * fx + fz * fz)
+    if needed <= mu_w:
+        return (0.0, 0.0, 0.0, cx, cy, y[5], y[6]), True
+    return (_JUST_SLIPPING, -fx / needed, -fz / needed, cx, cy, y[5], y[6]), False
 
 
 @kernel
-def _overshoot(trial, compressing, work_wanted):
-    """Negative once this half of the impact is over; zero at its end."""
-    return trial[_SPEED] if compressing else trial[_WORK] - work_wanted
+def _left(y, compressing, work_wanted):
+    """What is left of this half of the impact: zero at its end, negative beyond it."""
+    return y[5] if compressing else y[6] - work_wanted
 
 
 @kernel
-def _end_step(state, sticking, h, compressing, work_wanted, s, c, mu_w, mu_s, k, trial):
-    """The last step of a half: the size that ends it exactly, by Newton from the full step."""
-    column = _SPEED if compressing else _WORK
-    size = h
-    for _ in range(8):
-        value = _overshoot(trial, compressing, work_wanted)
-        if abs(value) < 1e-9:
+def _share_of_step(g0, d0, g1, d1):
+    """Where in a step (0..1) a value that falls from g0 > 0 to g1 <= 0 is zero: Hermite's cubic.
+
+    d0, d1 : slopes at both ends, by the share of the step
+    """
+    at = g0 / (g0 - g1)
+    for _ in range(4):
+        rest = 1.0 - at
+        value = rest * rest * ((1.0 + 2.0 * at) * g0 + at * d0) + at * at * ((3.0 - 2.0 * at) * g1 - rest * d1)
+        slope = 6.0 * at * rest * (g1 - g0) + rest * (1.0 - 3.0 * at) * d0 + at * (3.0 * at - 2.0) * d1
+        if slope >= 0.0:
             break
-        # The rates at the end of the step just tried are the slope; stay inside the step.
-        size = min(max(size - value / min(k[6, column], -1e-6), 0.2 * size), h)
-        _step(state, sticking, size, s, c, mu_w, mu_s, k, trial)
-    return size
+        at = min(max(at - value / slope, 0.0), 1.0)
+    return at
 
 
 @kernel
-def _integrate(state, compressing, work_wanted, s, c, mu_w, mu_s, k, trial):
-    """Integrate one half of the impact in place.
+def _slip_all_but_over(y, k1):
+    """True when the slip at I goes straight to zero, so that its rest can be taken in one line."""
+    # What turning would still change is the friction's direction over the slip left.
+    slip, ending = y[0] * y[0], -2.0 * k1[0]
+    turn = y[0] * math.sqrt(k1[1] * k1[1] + k1[2] * k1[2])
+    return ending > 0.0 and slip * turn < 10.0 * TOLERANCE * ending and slip < 3e-3 * ending
+
+
+@kernel
+def _integrated(y, compressing, work_wanted, first, s, c, mu_w, mu_s):
+    """Integrate one half of the impact; returns its end and the impulse of the last step tried.
 
     Compression ends when the speed into the cushion is 0, restitution when the work has come
     back to `work_wanted`. The state is scaled: the impact speed is 1.
     """
-    h = 0.2
-    sticking = False
+    reach, sticking, column, k1 = first, False, (5 if compressing else 6), y
+    fresh = True
     for _ in range(_MOST_STEPS):
-        sticking = _settle_slips(state, sticking, s, c, mu_w, mu_s)
-        _rates(state, sticking, s, c, mu_w, mu_s, k, 0)
-        h = min(h, _NEARING * _time_to_zero(state, k[0], _SLIP_C))
-        if not sticking:
-            h = min(h, _NEARING * _time_to_zero(state, k[0], _SLIP_I))
-        error = _step(state, sticking, h, s, c, mu_w, mu_s, k, trial)
-        if error > TOLERANCE and h > 1e-8:
-            h *= max(0.1, 0.85 * (TOLERANCE / error) ** 0.2)
+        if fresh or sticking or y[0] * y[0] < STICK or y[3] * y[3] + y[4] * y[4] < STICK * STICK:
+            y, sticking = _settled(y, sticking, s, c, mu_w, mu_s)
+            k1 = _rates(y, sticking, s, c, mu_w, mu_s)
+            fresh = False
+        left = _left(y, compressing, work_wanted)
+        if not sticking and _slip_all_but_over(y, k1):
+            rest = -0.5 * y[0] / k1[0]
+            new = _ahead(y, rest, 1.0, k1, 0.0, k1)
+            after = _left(new, compressing, work_wanted)
+            if after <= 0.0:
+                return _ahead(y, rest * left / (left - after), 1.0, k1, 0.0, k1), reach
+            y = (0.0, new[1], new[2], new[3], new[4], new[5], new[6])
             continue
-        ends = _overshoot(trial, compressing, work_wanted) <= 0.0
-        if ends:
-            h = _end_step(state, sticking, h, compressing, work_wanted, s, c, mu_w, mu_s, k, trial)
-        before = math.hypot(state[0], state[1])
-        state[:] = trial
-        if ends:
-            return
-        # Errors grow as the slip at I shrinks: foresee it, or every second step is refused.
-        shrinks = min(1.0, math.hypot(state[0], state[1]) / before) if before > STICK else 100.0
-        h = max(shrinks * h * min(5.0, 0.85 * (TOLERANCE / max(error, 1e-15)) ** 0.2), 1e-8)
+        # Steps are remembered in impulse, which slipping and sticking share.
+        scale = 1.0 if sticking else 1.0 / y[0]
+        h = reach * scale
+        closing = -(y[3] * k1[3] + y[4] * k1[4])
+        if closing > 0.0:
+            h = min(h, _NEARING * (y[3] * y[3] + y[4] * y[4]) / closing)
+        if k1[0] < 0.0:
+            h = min(h, -0.98 * y[0] / k1[0])
+        new, k7, error = _step(y, k1, sticking, h, s, c, mu_w, mu_s)
+        if error > TOLERANCE and h > 1e-8 * scale:
+            reach = h / scale * max(0.1, 0.85 * (TOLERANCE / error) ** 0.2)
+            continue
+        after = _left(new, compressing, work_wanted)
+        if after <= 0.0:
+            at = _share_of_step(left, h * k1[column], after, h * k7[column])
+            new, k7, _e = _step(y, k1, sticking, at * h, s, c, mu_w, mu_s)
+            return _ahead(new, -_left(new, compressing, work_wanted) / min(k7[column], -1e-9), 1.0, k7, 0.0, k7), reach
+        reach = h / scale * min(5.0, 0.85 * (TOLERANCE / max(error, 1e-12)) ** 0.2)
+        if not sticking:
+            # Steps shrink with the slip: foresee it.
+            reach *= min(1.0, (new[0] / y[0]) ** 2)
+        y, k1 = _with_unit_direction(new), k7
+    return y, reach
 
 
 @kernel
-def cushion_impact(ball, out_x, out_y, sine, cosine, restitution, mu_w, mu_s, radius, work):
-    """Rebound of a ball (7,) from a nose, tip or facing, in place. Returns the speed it came with.
+def _with_unit_direction(y):
+    over = 1.0 / max(math.sqrt(y[1] * y[1] + y[2] * y[2]), 1e-12)
+    return y[0], y[1] * over, y[2] * over, y[3], y[4], y[5], y[6]
 
+
+@kernel
+def cushion_impact(balls, i, out_x, out_y, sine, cosine, restitution, mu_w, mu_s, radius):
+    """Rebound of ball i from a nose, tip or facing, in place. Returns the speed it came with, m/s.
+
+    balls : (n, 7 or more) rows of x, y, vx, vy, wx, wy, wz; m, m/s, rad/s
     out_x, out_y : unit vector from the bed into the rubber, horizontal
     sine, cosine : of the angle above the ball's equator at which the rubber meets it
-    work : (9, 6) scratch. Slower than SLOW_CUSHION the impact is inelastic.
+    Slower than SLOW_CUSHION the impact is inelastic.
     """
     # Axes of the impact: x along the cushion, y into it, z up (right-handed).
     along_x, along_y = out_y, -out_x
-    speed = ball[2] * out_x + ball[3] * out_y
+    speed = balls[i, 2] * out_x + balls[i, 3] * out_y
     if speed < SLOW_CUSHION:
         if speed > 0.0:
-            ball[2] -= speed * out_x
-            ball[3] -= speed * out_y
+            balls[i, 2] -= speed * out_x
+            balls[i, 3] -= speed * out_y
         return speed
-    vx = (ball[2] * along_x + ball[3] * along_y) / speed
-    wx = radius * (ball[4] * along_x + ball[5] * along_y) / speed
-    wy = radius * (ball[4] * out_x + ball[5] * out_y) / speed
-    wz = radius * ball[6] / speed
-    state, trial, k = work[0], work[1], work[2:]
-    state[0], state[1] = vx + sine * wy - cosine * wz, wx - sine
-    state[2], state[3] = vx - wy, 1.0 + wx
-    state[4], state[5] = 1.0, 0.0
-    slip_i, slip_c = state[0], state[2]
-    _integrate(state, True, 0.0, sine, cosine, mu_w, mu_s, k, trial)
-    returned = (1.0 - restitution * restitution) * state[_WORK]
-    _integrate(state, False, returned, sine, cosine, mu_w, mu_s, k, trial)
+    scale = radius / speed
+    vx = (balls[i, 2] * along_x + balls[i, 3] * along_y) / speed
+    wx = scale * (balls[i, 4] * along_x + balls[i, 5] * along_y)
+    wy = scale * (balls[i, 4] * out_x + balls[i, 5] * out_y)
+    wz = scale * balls[i, 6]
+    ix, iz = vx + sine * wy - cosine * wz, wx - sine
+    size = math.sqrt(ix * ix + iz * iz)
+    over = 1.0 / size if size > 0.0 else 0.0
+    start = (math.sqrt(size), ix * over, iz * over, vx - wy, 1.0 + wx, 1.0, 0.0)
+    middle, reach = _integrated(start, True, 0.0, _FIRST_STEP, sine, cosine, mu_w, mu_s)
+    returned = (1.0 - restitution * restitution) * middle[6]
+    end, reach = _integrated(middle, False, returned, reach, sine, cosine, mu_w, mu_s)
     # From the slips back to the ball's own motion. The changes of the slips along x give the
     # impulse Fx of the friction at I (two linear equations in Fx and Gx); R dwz = -5/2 c Fx; then
     # vx and wy from the two slips along x, wx from the slip at C along y.
     cross = 1.0 - 2.5 * sine
-    friction = (3.5 * (state[0] - slip_i) - cross * (state[2] - slip_c)) / (12.25 - cross * cross)
-    wz_after = wz - 2.5 * cosine * friction
-    rolled = (state[0] - state[2] + cosine * wz_after) / (1.0 + sine)
-    wx_after = state[3] - state[4]
-    _write_back(ball, along_x, along_y, out_x, out_y, speed, state[2] + rolled, state[4])
-    ball[4] = speed / radius * (wx_after * along_x + rolled * out_x)
-    ball[5] = speed / radius * (wx_after * along_y + rolled * out_y)
-    ball[6] = speed / radius * wz_after
+    ix_after = end[0] * end[0] * end[1]
+    friction = (3.5 * (ix_after - ix) - cross * (end[3] - start[3])) / (12.25 - cross * cross)
+    wz -= 2.5 * cosine * friction
+    wy = (ix_after - end[3] + cosine * wz) / (1.0 + sine)
+    wx = end[4] - end[5]
+    vx, vy = speed * (end[3] + wy), speed * end[5]
+    balls[i, 2], balls[i, 3] = vx * along_x + vy * out_x, vx * along_y + vy * out_y
+    balls[i, 4], balls[i, 5] = (wx * along_x + wy * out_x) / scale, (wx * along_y + wy * out_y) / scale
+    balls[i, 6] = wz / scale
     return speed
-
-
-@kernel
-def _write_back(ball, along_x, along_y, out_x, out_y, speed, vx, vy):
-    ball[2] = speed * (vx * along_x + vy * out_x)
-    ball[3] = speed * (vx * along_y + vy * out_y)

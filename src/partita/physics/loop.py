@@ -3,9 +3,13 @@
 import math
 
 from partita.kernels import kernel
-from partita.physics.ball_impact import ball_impact
+from partita.physics.ball_impact import ball_impact, find_tied, tied_impacts
 from partita.physics.constants import (
+    AFTER,
+    AFTER_OTHER,
     BALL_BALL,
+    BEFORE,
+    BEFORE_OTHER,
     CUSHION,
     FACING,
     INFINITY,
@@ -21,7 +25,7 @@ from partita.physics.constants import (
     ZONE,
 )
 from partita.physics.cushion_impact import cushion_impact
-from partita.physics.motion import advance, finish_phase, launch
+from partita.physics.motion import STATE_COLUMNS, advance, finish_phase, launch
 from partita.physics.prediction import approach_speed, begin_phase, on_nose, predict, zone_at
 
 # What is counted while a shot runs, for the rules and the naming: columns of the facts.
@@ -35,40 +39,42 @@ from partita.physics.prediction import approach_speed, begin_phase, on_nose, pre
     CUE_CUSHIONS_AFTER,  # cushions of the cue ball after that contact
     OTHERS_MOVED,  # contacts other than between cue ball and target
     EVENTS,  # events handled
-) = range(9)
-FACTS = 9
+    CONTACTS,  # contacts of balls with balls
+    MISCUE,  # 1 when the tip slipped off the cue ball
+) = range(11)
+FACTS = 11
 # And the measured ones.
 CONTACT_TIME, CUT, SECONDS, CONTACT_SPEED, TARGET_DIRECTION = range(5)
 MEASURES = 5
 BESIDE_POCKET_M = 0.3
-# A row of the trace: t, kind, ball, other, then phase and state of both balls after the event.
-TRACE_COLUMNS = 20
 
 
 @kernel
 def set_up(ws, places, pocketed, bed, physics):
     """Put the balls where they lie, at rest. places : (n, 2) m; pocketed : (n,) pocket or -1, -2 off."""
     for i in range(places.shape[0]):
-        ws.balls[i] = 0.0
+        for column in range(STATE_COLUMNS):
+            ws.balls[i, column] = 0.0
         ws.balls[i, 0], ws.balls[i, 1] = places[i, 0], places[i, 1]
-        _set_before_noses(ws.balls[i], bed)
+        _set_before_noses(ws.balls, i, bed)
         ws.zone[i] = zone_at(bed, ws.balls[i, 0], ws.balls[i, 1])
         begin_phase(ws, i, 0.0, physics, bed.radius)
         ws.next_time[i] = INFINITY
         ws.next_with[i] = -1
+        ws.present[i] = pocketed[i] == -1
         if pocketed[i] != -1:
             ws.phase[i] = POCKETED
             ws.ends[i] = INFINITY
 
 
 @kernel
-def _set_before_noses(ball, bed):
+def _set_before_noses(balls, i, bed):
     """A ball placed by rounded numbers a little inside a nose is meant to be frozen to it."""
     for side in range(4):
         axis = 1 if side < 2 else 0
         far = bed.width if side == 1 else (bed.length if side == 3 else 0.0)
-        if abs(ball[axis] - far) < bed.reach and on_nose(bed, side, ball[0], ball[1]):
-            ball[axis] = bed.reach if far == 0.0 else far - bed.reach
+        if abs(balls[i, axis] - far) < bed.reach and on_nose(bed, side, balls[i, 0], balls[i, 1]):
+            balls[i, axis] = bed.reach if far == 0.0 else far - bed.reach
 
 
 @kernel
@@ -85,7 +91,7 @@ def run(ws, places, pocketed, stroke, until_contact, bed, physics, finals, facts
     facts[:] = 0
     facts[FIRST_HIT] = -1
     measures[:] = 0.0
-    launch(stroke, physics.k_endmass, bed.radius, ws.balls[0])
+    facts[MISCUE] = launch(stroke, physics.k_endmass, bed.radius, ws.balls)
     begin_phase(ws, 0, 0.0, physics, bed.radius)
     predict(ws, 0, 0.0, bed)
     rows = _note(trace, 0, ws, 0.0, STROKE, 0, -1)
@@ -101,18 +107,17 @@ def run(ws, places, pocketed, stroke, until_contact, bed, physics, finals, facts
         kind, other = ws.next_kind[i], ws.next_with[i]
         _bring_to(ws, i, now, physics, bed.radius)
         if kind == BALL_BALL:
-            _bring_to(ws, other, now, physics, bed.radius)
-        first_hit = kind == BALL_BALL and facts[FIRST_HIT] < 0
-        _count(ws, i, other, kind, now, bed, facts, measures)
+            rows = _meet_balls(ws, i, other, now, bed, physics, facts, measures, trace, rows)
+            done = until_contact
+            continue
+        _count_rails(ws, i, other, kind, bed, facts)
+        _note_before(trace, rows, BEFORE, ws.balls, i)
         _happen(ws, i, other, kind, now, bed, physics, pocketed)
-        if first_hit:
-            target = ws.balls[facts[FIRST_HIT]]
-            measures[TARGET_DIRECTION] = math.atan2(target[3], target[2])
         if kind != ZONE:
             facts[EVENTS] += 1
             rows = _note(trace, rows, ws, now, kind, i, other)
-        done = until_contact and kind == BALL_BALL
-        _predict_touched(ws, i, other if kind == BALL_BALL else -1, now, bed, physics)
+        _predict_touched(ws, i, now, bed, physics)
+        predict(ws, i, now, bed)
     measures[SECONDS] = now
     for j in range(places.shape[0]):
         finals[j, 0], finals[j, 1] = ws.balls[j, 0], ws.balls[j, 1]
@@ -131,45 +136,90 @@ def _next_ball(ws):
             best = i
     if ws.next_time[best] >= INFINITY or ws.next_kind[best] != BALL_BALL:
         return best
-    time, hardest = ws.next_time[best], approach_speed(ws, best, ws.next_time[best])
+    first, time, hardest = best, ws.next_time[best], -1.0
     for i in range(ws.next_time.shape[0]):
-        if ws.next_time[i] - time < 1e-12 and ws.next_kind[i] == BALL_BALL:
-            speed = approach_speed(ws, i, time)
-            if speed > hardest + 1e-12:
-                best, hardest = i, speed
+        if i == first or i == ws.next_with[first] or ws.next_kind[i] != BALL_BALL or ws.next_time[i] - time >= 1e-12:
+            continue
+        if hardest < 0.0:
+            hardest = approach_speed(ws.balls, ws, first, time)
+        speed = approach_speed(ws.balls, ws, i, time)
+        if speed > hardest + 1e-12:
+            best, hardest = i, speed
     return best
 
 
 @kernel
 def _bring_to(ws, i, now, physics, radius):
-    advance(ws.balls[i], ws.phase[i], ws.acceleration[i], physics, radius, now - ws.since[i])
+    advance(ws.balls, i, ws.phase[i], physics, radius, now - ws.since[i])
     ws.since[i] = now
 
 
 @kernel
+def _meet_balls(ws, i, j, now, bed, physics, facts, measures, trace, rows):
+    """Balls i and j touch, and whatever touches either of them just so. Returns the next free trace row."""
+    _bring_to(ws, j, now, physics, bed.radius)
+    for k in range(ws.balls.shape[0]):
+        # Near enough to be touching too: brought up to date, so that it can be seen.
+        if k != i and k != j and ws.present[k] and ws.phase[k] != STILL and _is_near(ws.balls, i, j, k, bed.radius):
+            _bring_to(ws, k, now, physics, bed.radius)
+    tied = find_tied(ws.balls, ws.present, i, j, bed.radius, ws.pairs)
+    for c in range(tied):
+        _count_contact(ws, ws.pairs[c, 0], ws.pairs[c, 1], now, facts, measures)
+        _note_before(trace, rows + c, BEFORE, ws.balls, ws.pairs[c, 0])
+        _note_before(trace, rows + c, BEFORE_OTHER, ws.balls, ws.pairs[c, 1])
+    first_hit = facts[CONTACTS] == tied
+    if tied == 1:
+        ball_impact(ws.balls, i, j, physics, bed.radius)
+    else:
+        tied_impacts(ws.balls, ws.pairs, tied, physics, bed.radius, ws.tied)
+    if first_hit:
+        target = facts[FIRST_HIT]
+        measures[TARGET_DIRECTION] = math.atan2(ws.balls[target, 3], ws.balls[target, 2])
+    for c in range(tied):
+        for side in range(2):
+            _leave_zone(ws, ws.pairs[c, side], bed)
+            begin_phase(ws, ws.pairs[c, side], now, physics, bed.radius)
+    for c in range(tied):
+        facts[EVENTS] += 1
+        rows = _note(trace, rows, ws, now, BALL_BALL, ws.pairs[c, 0], ws.pairs[c, 1])
+    for c in range(tied):
+        _predict_touched(ws, ws.pairs[c, 0], now, bed, physics)
+        _predict_touched(ws, ws.pairs[c, 1], now, bed, physics)
+    for c in range(tied):
+        predict(ws, ws.pairs[c, 0], now, bed)
+        predict(ws, ws.pairs[c, 1], now, bed)
+    return rows
+
+
+@kernel
+def _is_near(balls, i, j, k, radius):
+    edge = 3.0 * radius
+    for one in (i, j):
+        dx, dy = balls[k, 0] - balls[one, 0], balls[k, 1] - balls[one, 1]
+        if dx * dx + dy * dy < edge * edge:
+            return True
+    return False
+
+
+@kernel
 def _happen(ws, i, other, kind, now, bed, physics, pocketed):
-    """Change the touched balls' states as the event demands, and begin their new phases."""
-    ball = ws.balls[i]
-    if kind == BALL_BALL:
-        ball_impact(ball, ws.balls[other], physics, bed.radius)
-        _leave_zone(ws, i, bed)
-        _leave_zone(ws, other, bed)
-        begin_phase(ws, other, now, physics, bed.radius)
-    elif kind == CUSHION:
+    """Change ball i's state as the event demands, and begin its new phase."""
+    if kind == CUSHION:
         _meet_nose(ws, i, other, bed, physics)
     elif kind == TIP or kind == FACING:
         _meet_jaw(ws, i, other, kind, bed, physics)
     elif kind == POCKET:
         pocketed[i] = other
-        ball[2:7] = 0.0
+        for column in range(2, STATE_COLUMNS):
+            ws.balls[i, column] = 0.0
         ws.phase[i] = POCKETED
+        ws.present[i] = False
         ws.ends[i] = INFINITY
-        ws.acceleration[i] = 0.0
         return
     elif kind == ZONE:
         ws.zone[i] = other
     else:
-        finish_phase(ball, ws.phase[i], bed.radius)
+        finish_phase(ws.balls, i, ws.phase[i], bed.radius)
     begin_phase(ws, i, now, physics, bed.radius)
 
 
@@ -182,97 +232,101 @@ def _leave_zone(ws, i, bed):
 
 @kernel
 def _meet_nose(ws, i, cushion, bed, physics):
-    ball = ws.balls[i]
     axis = 1 if cushion < 2 else 0
     sign = 1.0 if cushion == 1 or cushion == 3 else -1.0
     out_x, out_y = (sign, 0.0) if axis == 0 else (0.0, sign)
     speed = cushion_impact(
-        ball, out_x, out_y, bed.sine, bed.cosine, physics.e_c, physics.mu_w, physics.mu_s,
-        bed.radius, ws.impact,
+        ws.balls, i, out_x, out_y, bed.sine, bed.cosine, physics.e_c, physics.mu_w, physics.mu_s, bed.radius
     )  # fmt: skip
     line = bed.reach
     if sign > 0.0:
         line = (bed.length if axis == 0 else bed.width) - bed.reach
-    ball[axis] = line - sign * RESTING_GAP if speed < SLOW_CUSHION else line
+    ws.balls[i, axis] = line - sign * RESTING_GAP if speed < SLOW_CUSHION else line
 
 
 @kernel
 def _meet_jaw(ws, i, jaw, kind, bed, physics):
-    ball = ws.balls[i]
+    pocket, side = jaw // 2, jaw % 2
     if kind == FACING:
-        out_x, out_y = -bed.facing_normal[jaw // 2, jaw % 2, 0], -bed.facing_normal[jaw // 2, jaw % 2, 1]
+        out_x, out_y = -bed.facing_normal[pocket, side, 0], -bed.facing_normal[pocket, side, 1]
     else:
-        tip = bed.tip[jaw // 2, jaw % 2]
-        out_x, out_y = tip[0] - ball[0], tip[1] - ball[1]
-        size = math.hypot(out_x, out_y)
+        out_x, out_y = bed.tip[pocket, side, 0] - ws.balls[i, 0], bed.tip[pocket, side, 1] - ws.balls[i, 1]
+        size = math.sqrt(out_x * out_x + out_y * out_y)
         out_x, out_y = out_x / size, out_y / size
     speed = cushion_impact(
-        ball, out_x, out_y, bed.sine, bed.cosine, physics.e_facing, physics.mu_w, physics.mu_s,
-        bed.radius, ws.impact,
+        ws.balls, i, out_x, out_y, bed.sine, bed.cosine, physics.e_facing, physics.mu_w, physics.mu_s, bed.radius
     )  # fmt: skip
     if speed < SLOW_CUSHION:
-        ball[0] -= RESTING_GAP * out_x
-        ball[1] -= RESTING_GAP * out_y
+        ws.balls[i, 0] -= RESTING_GAP * out_x
+        ws.balls[i, 1] -= RESTING_GAP * out_y
         _leave_zone(ws, i, bed)
 
 
 @kernel
-def _predict_touched(ws, i, other, now, bed, physics):
-    """Predict the touched balls again, and those whose next event was with one of them."""
+def _predict_touched(ws, i, now, bed, physics):
+    """Predict those balls again whose next event was with ball i."""
     for j in range(ws.balls.shape[0]):
-        if j == i or j == other or ws.next_kind[j] != BALL_BALL or ws.next_time[j] >= INFINITY:
+        if j == i or ws.next_with[j] != i or ws.next_kind[j] != BALL_BALL or ws.next_time[j] >= INFINITY:
             continue
-        if ws.next_with[j] == i or (other >= 0 and ws.next_with[j] == other):
-            if ws.phase[j] == STILL or ws.phase[j] == POCKETED:
-                ws.next_time[j] = INFINITY
-            else:
-                _bring_to(ws, j, now, physics, bed.radius)
-                predict(ws, j, now, bed)
-    predict(ws, i, now, bed)
-    if other >= 0:
-        predict(ws, other, now, bed)
-
-
-@kernel
-def _count(ws, i, other, kind, now, bed, facts, measures):
-    """Keep the facts that rules and names need, just before an event changes the balls."""
-    before = facts[FIRST_HIT] < 0
-    if kind == BALL_BALL:
-        if before:
-            _note_first_hit(ws, i + other, now, facts, measures)
-        elif i * other != 0 or i + other != facts[FIRST_HIT]:
-            facts[OTHERS_MOVED] += 1
-    elif kind == CUSHION or kind == TIP or kind == FACING:
-        if before:
-            facts[CUE_CUSHIONS_BEFORE] += 1
-            if kind == CUSHION and facts[CUE_CUSHIONS_BEFORE] <= 9:
-                facts[ROUTE] = 5 * facts[ROUTE] + 1 + other
+        if ws.phase[j] == STILL or ws.phase[j] == POCKETED:
+            ws.next_time[j] = INFINITY
         else:
-            facts[RAIL_AFTER] = 1
-            if i == 0:
-                facts[CUE_CUSHIONS_AFTER] += 1
-            elif i == facts[FIRST_HIT] and kind == CUSHION and _clear_of_pockets(bed, ws.balls[i]):
-                facts[TARGET_CUSHIONS] += 1
+            _bring_to(ws, j, now, physics, bed.radius)
+            predict(ws, j, now, bed)
 
 
 @kernel
-def _clear_of_pockets(bed, ball):
+def _count_contact(ws, i, j, now, facts, measures):
+    """Keep the facts that rules and names need, just before two balls change."""
+    if facts[FIRST_HIT] < 0:
+        _note_first_hit(ws.balls, i + j, now, facts, measures)
+    elif i * j != 0 or i + j != facts[FIRST_HIT]:
+        facts[OTHERS_MOVED] += 1
+    facts[CONTACTS] += 1
+
+
+@kernel
+def _count_rails(ws, i, other, kind, bed, facts):
+    """The same for a ball and a cushion, tip or facing."""
+    if kind != CUSHION and kind != TIP and kind != FACING:
+        return
+    if facts[FIRST_HIT] < 0:
+        facts[CUE_CUSHIONS_BEFORE] += 1
+        if kind == CUSHION and facts[CUE_CUSHIONS_BEFORE] <= 9:
+            facts[ROUTE] = 5 * facts[ROUTE] + 1 + other
+        return
+    facts[RAIL_AFTER] = 1
+    if i == 0:
+        facts[CUE_CUSHIONS_AFTER] += 1
+    elif i == facts[FIRST_HIT] and kind == CUSHION and _clear_of_pockets(bed, ws.balls[i, 0], ws.balls[i, 1]):
+        facts[TARGET_CUSHIONS] += 1
+
+
+@kernel
+def _clear_of_pockets(bed, x, y):
     """True when a rail contact is no mere brush beside a pocket, which nobody calls a bank."""
     for pocket in range(6):
-        if math.hypot(ball[0] - bed.mouth[pocket, 0], ball[1] - bed.mouth[pocket, 1]) < BESIDE_POCKET_M:
+        dx, dy = x - bed.mouth[pocket, 0], y - bed.mouth[pocket, 1]
+        if dx * dx + dy * dy < BESIDE_POCKET_M * BESIDE_POCKET_M:
             return False
     return True
 
 
 @kernel
-def _note_first_hit(ws, target, now, facts, measures):
-    cue, ball = ws.balls[0], ws.balls[target]
-    nx, ny = ball[0] - cue[0], ball[1] - cue[1]
-    speed = math.hypot(cue[2], cue[3])
+def _note_first_hit(balls, target, now, facts, measures):
+    nx, ny = balls[target, 0] - balls[0, 0], balls[target, 1] - balls[0, 1]
+    vx, vy = balls[0, 2], balls[0, 3]
     facts[FIRST_HIT] = target
     measures[CONTACT_TIME] = now
-    measures[CUT] = math.atan2(cue[2] * ny - cue[3] * nx, cue[2] * nx + cue[3] * ny)
-    measures[CONTACT_SPEED] = speed
+    measures[CUT] = math.atan2(vx * ny - vy * nx, vx * nx + vy * ny)
+    measures[CONTACT_SPEED] = math.sqrt(vx * vx + vy * vy)
+
+
+@kernel
+def _note_before(trace, row, at, balls, i):
+    if row < trace.shape[0]:
+        for column in range(5):
+            trace[row, at + column] = balls[i, 2 + column]
 
 
 @kernel
@@ -281,11 +335,13 @@ def _note(trace, row, ws, now, kind, i, other):
     if row >= trace.shape[0]:
         return row
     trace[row, 0], trace[row, 1], trace[row, 2], trace[row, 3] = now, kind, i, other
-    trace[row, 4] = ws.phase[i]
-    trace[row, 5:12] = ws.balls[i]
+    trace[row, AFTER] = ws.phase[i]
+    for column in range(7):
+        trace[row, AFTER + 1 + column] = ws.balls[i, column]
     if kind == BALL_BALL:
-        trace[row, 12] = ws.phase[other]
-        trace[row, 13:20] = ws.balls[other]
+        trace[row, AFTER_OTHER] = ws.phase[other]
+        for column in range(7):
+            trace[row, AFTER_OTHER + 1 + column] = ws.balls[other, column]
     return row + 1
 
 
@@ -301,7 +357,8 @@ def run_batch(
     trace : (m, k, TRACE_COLUMNS), or k = 0 for none; rows : (m,) int64, rows written
     """
     for e in range(strokes.shape[0]):
-        pocketed[e] = in_play
+        for ball in range(in_play.shape[0]):
+            pocketed[e, ball] = in_play[ball]
         rows[e] = run(
             ws, places[e % places.shape[0]], pocketed[e], strokes[e], until_contact, bed, physics, finals[e],
             facts[e], measures[e], trace[e],

@@ -12,6 +12,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from partita.kernels import kernel
+from partita.physics.ball_impact import MOST_TIED
 from partita.physics.constants import (
     BALL_BALL,
     CUSHION,
@@ -26,8 +27,8 @@ from partita.physics.constants import (
     TIP,
     ZONE,
 )
-from partita.physics.motion import phase_of, set_acceleration
-from partita.physics.roots import first_entry, rising_zero
+from partita.physics.motion import STATE_COLUMNS, begin_motion
+from partita.physics.roots import first_entry, rising_zero, stays_below, stays_outside
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.int64]
@@ -36,14 +37,13 @@ Ints = NDArray[np.int64]
 class Workspace(NamedTuple):
     """Arrays of one running simulation of n balls; made once, used for many executions.
 
-    balls : (n, 7) state of each ball at its own time `since`; acceleration : (n, 2) m/s^2
+    balls : (n, 9) state and acceleration of each ball at its own time `since`
     phase, zone : (n,); since, ends : (n,) s, when the state was valid and when its phase ends
     next_time : (n,) s; next_kind, next_with : (n,) event kind; other ball, cushion, jaw or pocket
-    impact : (9, 6) scratch of the cushion impact
+    present : (n,) bool, not pocketed; pairs, tied : scratch for contacts that fall together
     """
 
     balls: Floats
-    acceleration: Floats
     phase: Ints
     zone: Ints
     since: Floats
@@ -51,14 +51,15 @@ class Workspace(NamedTuple):
     next_time: Floats
     next_kind: Ints
     next_with: Ints
-    impact: Floats
+    present: NDArray[np.bool_]
+    pairs: Ints
+    tied: Floats
 
 
 def new_workspace(count: int) -> Workspace:
     """A workspace for `count` balls."""
     return Workspace(
-        balls=np.zeros((count, 7)),
-        acceleration=np.zeros((count, 2)),
+        balls=np.zeros((count, STATE_COLUMNS)),
         phase=np.zeros(count, dtype=np.int64),
         zone=np.zeros(count, dtype=np.int64),
         since=np.zeros(count),
@@ -66,7 +67,9 @@ def new_workspace(count: int) -> Workspace:
         next_time=np.zeros(count),
         next_kind=np.zeros(count, dtype=np.int64),
         next_with=np.zeros(count, dtype=np.int64),
-        impact=np.zeros((9, 6)),
+        present=np.ones(count, dtype=np.bool_),
+        pairs=np.zeros((MOST_TIED, 2), dtype=np.int64),
+        tied=np.zeros((MOST_TIED, 7)),
     )
 
 
@@ -105,12 +108,10 @@ def _keep_earlier(ws, i, time, kind, other):
 @kernel
 def begin_phase(ws, i, now, physics, radius):
     """Take ball i's state as valid now: its phase, acceleration and when the phase ends."""
+    phase, lasts = begin_motion(ws.balls, i, physics, radius)
     ws.since[i] = now
-    phase = phase_of(ws.balls[i], radius)
-    if phase == STILL:
-        ws.balls[i, 2:6] = 0.0
     ws.phase[i] = phase
-    ws.ends[i] = now + set_acceleration(ws.balls[i], phase, physics, radius, ws.acceleration[i])
+    ws.ends[i] = now + lasts
 
 
 @kernel
@@ -120,34 +121,38 @@ def predict(ws, i, now, bed):
     ws.next_with[i] = -1
     if ws.phase[i] == POCKETED:
         return
-    if ws.phase[i] != STILL:
+    moves = ws.phase[i] != STILL
+    if moves:
         ws.next_time[i] = ws.ends[i]
         ws.next_kind[i] = SLIDE_TO_ROLL if ws.phase[i] == SLIDING else STOP
         if ws.zone[i] == 0:
-            _predict_noses(ws, i, now, bed)
+            _predict_noses(ws.balls, i, ws, now, bed)
         else:
-            _predict_jaws(ws, i, now, bed)
+            _predict_jaws(ws.balls, i, ws, now, bed)
     for j in range(ws.balls.shape[0]):
-        if j != i and ws.phase[j] != POCKETED and not (ws.phase[j] == STILL and ws.phase[i] == STILL):
-            _predict_pair(ws, i, j, now, bed)
+        if j != i and ws.phase[j] != POCKETED and (moves or ws.phase[j] != STILL):
+            _predict_pair(ws.balls, i, j, ws, now, 2.0 * bed.radius)
 
 
 @kernel
-def _predict_noses(ws, i, now, bed):
-    ball, a = ws.balls[i], ws.acceleration[i]
-    best, cushion = INFINITY, -1
-    for side in range(4):
-        axis = 1 if side < 2 else 0
-        sign = -1.0 if side == 0 or side == 2 else 1.0
-        far = bed.width if side == 1 else (bed.length if side == 3 else 0.0)
-        depth = sign * (ball[axis] - far) + bed.reach
-        time = rising_zero(depth, sign * ball[2 + axis], 0.5 * sign * a[axis])
-        if time < best:
-            best, cushion = time, side
-    if now + best >= ws.next_time[i]:
+def _predict_noses(balls, i, ws, now, bed):
+    best, cushion, horizon = INFINITY, -1, ws.next_time[i] - now
+    for axis in range(2):
+        speed, half = balls[i, 2 + axis], 0.5 * balls[i, 7 + axis]
+        low = bed.reach - balls[i, axis]
+        high = balls[i, axis] - (bed.length if axis == 0 else bed.width) + bed.reach
+        if not stays_below(low, -speed, -half, horizon):
+            time = rising_zero(low, -speed, -half)
+            if time < best:
+                best, cushion = time, 2 * (1 - axis)
+        if not stays_below(high, speed, half, horizon):
+            time = rising_zero(high, speed, half)
+            if time < best:
+                best, cushion = time, 2 * (1 - axis) + 1
+    if best >= horizon:
         return
-    x = ball[0] + best * (ball[2] + 0.5 * best * a[0])
-    y = ball[1] + best * (ball[3] + 0.5 * best * a[1])
+    x = balls[i, 0] + best * (balls[i, 2] + 0.5 * best * balls[i, 7])
+    y = balls[i, 1] + best * (balls[i, 3] + 0.5 * best * balls[i, 8])
     if on_nose(bed, cushion, x, y):
         _keep_earlier(ws, i, now + best, CUSHION, cushion)
     else:
@@ -155,55 +160,55 @@ def _predict_noses(ws, i, now, bed):
 
 
 @kernel
-def _predict_jaws(ws, i, now, bed):
-    ball, a = ws.balls[i], ws.acceleration[i]
+def _predict_jaws(balls, i, ws, now, bed):
+    x, y, vx, vy, ax, ay = balls[i, 0], balls[i, 1], balls[i, 2], balls[i, 3], balls[i, 7], balls[i, 8]
     pocket = ws.zone[i] - 1
     horizon = ws.ends[i] - now
     for jaw in range(2):
-        tip = bed.tip[pocket, jaw]
         time = first_entry(
-            ball[0] - tip[0], ball[1] - tip[1], ball[2], ball[3], a[0], a[1],
-            bed.tip_radius + bed.reach, horizon,
+            x - bed.tip[pocket, jaw, 0], y - bed.tip[pocket, jaw, 1], vx, vy, ax, ay,
+            bed.tip_radius[pocket] + bed.reach, horizon,
         )  # fmt: skip
         _keep_earlier(ws, i, now + time, TIP, 2 * pocket + jaw)
-        time = _facing_time(ball, a, bed, pocket, jaw)
+        time = _facing_time(balls, i, bed, pocket, jaw)
         _keep_earlier(ws, i, now + time, FACING, 2 * pocket + jaw)
-    drop = bed.drop[pocket]
-    time = first_entry(ball[0] - drop[0], ball[1] - drop[1], ball[2], ball[3], a[0], a[1], drop[2], horizon)
+    time = first_entry(
+        x - bed.drop[pocket, 0], y - bed.drop[pocket, 1], vx, vy, ax, ay, bed.drop[pocket, 2], horizon
+    )  # fmt: skip
     _keep_earlier(ws, i, now + time, POCKET, pocket)
-    _keep_earlier(ws, i, now + _return_time(ball, a, bed), ZONE, 0)
+    _keep_earlier(ws, i, now + _return_time(balls, i, bed), ZONE, 0)
 
 
 @kernel
-def _facing_time(ball, a, bed, pocket, jaw):
-    start, along = bed.facing_start[pocket, jaw], bed.facing_dir[pocket, jaw]
-    normal = bed.facing_normal[pocket, jaw]
-    px, py = ball[0] - start[0], ball[1] - start[1]
-    depth = bed.reach - (px * normal[0] + py * normal[1])
-    closing = -(ball[2] * normal[0] + ball[3] * normal[1])
-    time = rising_zero(depth, closing, -0.5 * (a[0] * normal[0] + a[1] * normal[1]))
+def _facing_time(balls, i, bed, pocket, jaw):
+    nx, ny = bed.facing_normal[pocket, jaw, 0], bed.facing_normal[pocket, jaw, 1]
+    px, py = balls[i, 0] - bed.facing_start[pocket, jaw, 0], balls[i, 1] - bed.facing_start[pocket, jaw, 1]
+    depth = bed.reach - (px * nx + py * ny)
+    closing = -(balls[i, 2] * nx + balls[i, 3] * ny)
+    time = rising_zero(depth, closing, -0.5 * (balls[i, 7] * nx + balls[i, 8] * ny))
     if time >= INFINITY:
         return INFINITY
-    x = px + time * (ball[2] + 0.5 * time * a[0])
-    y = py + time * (ball[3] + 0.5 * time * a[1])
-    return time if x * along[0] + y * along[1] >= -1e-9 else INFINITY
+    x = px + time * (balls[i, 2] + 0.5 * time * balls[i, 7])
+    y = py + time * (balls[i, 3] + 0.5 * time * balls[i, 8])
+    along = x * bed.facing_dir[pocket, jaw, 0] + y * bed.facing_dir[pocket, jaw, 1]
+    return time if along >= -1e-9 else INFINITY
 
 
 @kernel
-def _return_time(ball, a, bed):
+def _return_time(balls, i, bed):
     """When a ball in a pocket's zone is over the bed again: inside all four contact lines."""
     best = INFINITY
     for side in range(4):
         axis = 1 if side < 2 else 0
         sign = 1.0 if side == 0 or side == 2 else -1.0
         far = bed.width if side == 1 else (bed.length if side == 3 else 0.0)
-        inside = sign * (ball[axis] - far) - bed.reach
-        if inside > 1e-12 and sign * ball[2 + axis] >= 0.0:
+        inside = sign * (balls[i, axis] - far) - bed.reach
+        if inside > 1e-12 and sign * balls[i, 2 + axis] >= 0.0:
             continue
-        time = rising_zero(inside, sign * ball[2 + axis], 0.5 * sign * a[axis])
+        time = rising_zero(inside, sign * balls[i, 2 + axis], 0.5 * sign * balls[i, 7 + axis])
         if time < best:
-            x = ball[0] + time * (ball[2] + 0.5 * time * a[0])
-            y = ball[1] + time * (ball[3] + 0.5 * time * a[1])
+            x = balls[i, 0] + time * (balls[i, 2] + 0.5 * time * balls[i, 7])
+            y = balls[i, 1] + time * (balls[i, 3] + 0.5 * time * balls[i, 8])
             margin = min(min(x, bed.length - x), min(y, bed.width - y)) - bed.reach
             if margin >= -1e-9:
                 best = time
@@ -211,14 +216,23 @@ def _return_time(ball, a, bed):
 
 
 @kernel
-def _predict_pair(ws, i, j, now, bed):
-    one, two, a, b = ws.balls[i], ws.balls[j], ws.acceleration[i], ws.acceleration[j]
-    dt = now - ws.since[j]
-    px = one[0] - two[0] - dt * (two[2] + 0.5 * dt * b[0])
-    py = one[1] - two[1] - dt * (two[3] + 0.5 * dt * b[1])
-    vx, vy = one[2] - two[2] - dt * b[0], one[3] - two[3] - dt * b[1]
-    horizon = min(ws.next_time[i], ws.ends[j]) - now
-    time = first_entry(px, py, vx, vy, a[0] - b[0], a[1] - b[1], 2.0 * bed.radius, horizon)
+def _predict_pair(balls, i, j, ws, now, touching):
+    px, py = balls[i, 0] - balls[j, 0], balls[i, 1] - balls[j, 1]
+    vx, vy, ax, ay = balls[i, 2], balls[i, 3], balls[i, 7], balls[i, 8]
+    horizon = ws.next_time[i] - now
+    if ws.phase[j] != STILL:
+        dt = now - ws.since[j]
+        bx, by = balls[j, 7], balls[j, 8]
+        px -= dt * (balls[j, 2] + 0.5 * dt * bx)
+        py -= dt * (balls[j, 3] + 0.5 * dt * by)
+        vx -= balls[j, 2] + dt * bx
+        vy -= balls[j, 3] + dt * by
+        ax -= bx
+        ay -= by
+        horizon = min(horizon, ws.ends[j] - now)
+    if stays_outside(px, py, vx, vy, ax, ay, touching, horizon):
+        return
+    time = first_entry(px, py, vx, vy, ax, ay, touching, horizon)
     if time >= INFINITY:
         return
     _keep_earlier(ws, i, now + time, BALL_BALL, j)
@@ -227,13 +241,12 @@ def _predict_pair(ws, i, j, now, bed):
 
 
 @kernel
-def approach_speed(ws, i, now):
+def approach_speed(balls, ws, i, now):
     """Closing speed of ball i's predicted contact, m/s: orders contacts that fall together."""
     j = ws.next_with[i]
     di, dj = now - ws.since[i], now - ws.since[j]
-    one, two, a, b = ws.balls[i], ws.balls[j], ws.acceleration[i], ws.acceleration[j]
-    px = two[0] - one[0] + dj * two[2] - di * one[2]
-    py = two[1] - one[1] + dj * two[3] - di * one[3]
-    vx = one[2] + di * a[0] - two[2] - dj * b[0]
-    vy = one[3] + di * a[1] - two[3] - dj * b[1]
-    return (px * vx + py * vy) / math.hypot(px, py)
+    px = balls[j, 0] - balls[i, 0] + dj * balls[j, 2] - di * balls[i, 2]
+    py = balls[j, 1] - balls[i, 1] + dj * balls[j, 3] - di * balls[i, 3]
+    vx = balls[i, 2] + di * balls[i, 7] - balls[j, 2] - dj * balls[j, 7]
+    vy = balls[i, 3] + di * balls[i, 8] - balls[j, 3] - dj * balls[j, 8]
+    return (px * vx + py * vy) / math.sqrt(px * px + py * py)

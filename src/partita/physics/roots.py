@@ -25,6 +25,38 @@ def rising_zero(d0, d1, d2):
 
 
 @kernel
+def stays_below(d0, d1, d2, horizon):
+    """True when d0 + d1 t + d2 t^2 is surely below zero for t in [0, horizon]: its control points are."""
+    first = d0 + 0.5 * d1 * horizon
+    return d0 < 0.0 and first < 0.0 and d0 + horizon * (d1 + d2 * horizon) < 0.0
+
+
+@kernel
+def stays_outside(px, py, vx, vy, ax, ay, radius, horizon):
+    """True when p + v t + a t^2 / 2 surely keeps out of the circle about the origin up to the horizon.
+
+    The path lies within the triangle of its control points. When a line has the triangle on one side
+    and the circle on the other, they do not meet; two lines are tried: across the way to the circle
+    (which tells what moves away or stops short), and along the motion (what passes by).
+    """
+    squared = px * px + py * py
+    edge = radius * math.sqrt(squared)
+    if squared <= edge:
+        return False
+    half = 0.5 * horizon
+    toward = half * (px * vx + py * vy)
+    bend = half * horizon * (px * ax + py * ay)
+    if squared + toward > edge and squared + 2.0 * toward + bend > edge:
+        return True
+    aside = px * vy - py * vx
+    reach = radius * math.sqrt(vx * vx + vy * vy)
+    if abs(aside) <= reach:
+        return False
+    bent = aside + half * horizon * (ax * vy - ay * vx)
+    return bent > reach if aside > 0.0 else bent < -reach
+
+
+@kernel
 def _polynomial(c0, c1, c2, c3, c4, t):
     return c0 + t * (c1 + t * (c2 + t * (c3 + t * c4)))
 
@@ -53,7 +85,7 @@ def _bracketed_root(c0, c1, c2, c3, c4, low, high):
 @kernel
 def _first_entry_on_line(px, py, vx, vy, ax, ay, radius, horizon):
     """`first_entry` for a ball that slows down along its own line (a rolling one)."""
-    speed = math.hypot(vx, vy)
+    speed = math.sqrt(vx * vx + vy * vy)
     along = -(px * vx + py * vy) / speed
     aside = (px * vy - py * vx) / speed
     half_chord = radius * radius - aside * aside
@@ -70,7 +102,9 @@ def _slows_on_its_line(vx, vy, ax, ay, horizon):
     speed_squared = vx * vx + vy * vy
     if abs(vx * ay - vy * ax) > 1e-12 or speed_squared == 0.0:
         return False
-    return vx * ax + vy * ay <= 0.0 and horizon * math.hypot(ax, ay) <= math.sqrt(speed_squared) * (1.0 + 1e-9)
+    return vx * ax + vy * ay <= 0.0 and horizon * math.sqrt(ax * ax + ay * ay) <= math.sqrt(speed_squared) * (
+        1.0 + 1e-9
+    )
 
 
 @kernel
@@ -85,11 +119,6 @@ def first_entry(px, py, vx, vy, ax, ay, radius, horizon):
         if approach < -NO_APPROACH * radius:
             return 0.0
         gap = 0.0
-    elif horizon < INFINITY:
-        # Too far away to be reached in time: the test that spares nearly all pairs.
-        travel = horizon * (math.sqrt(vx * vx + vy * vy) + 0.5 * horizon * math.sqrt(ax * ax + ay * ay))
-        if (travel + radius) * (travel + radius) < gap + radius * radius:
-            return INFINITY
     if gap > 0.0 and _slows_on_its_line(vx, vy, ax, ay, horizon):
         if approach >= 0.0:
             return INFINITY

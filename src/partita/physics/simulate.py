@@ -7,8 +7,8 @@ from numpy.typing import NDArray
 
 from partita.errors import refuse
 from partita.parallel import CORES, over_slices
-from partita.physics.constants import TOO_MANY_EVENTS, Physics
-from partita.physics.loop import FACTS, MEASURES, SECONDS, STATUS, TRACE_COLUMNS, run_batch
+from partita.physics.constants import TOO_MANY_EVENTS, TRACE_COLUMNS, Physics
+from partita.physics.loop import FACTS, MEASURES, MISCUE, SECONDS, STATUS, run_batch
 from partita.physics.prediction import new_workspace
 from partita.physics.stroke import Stroke, check_stroke
 from partita.physics.trace import Event, events_of
@@ -33,6 +33,11 @@ class Shot:
     facts: NDArray[np.int32]
     measures: Floats
     trace: Floats
+
+    @property
+    def miscue(self) -> bool:
+        """True when the tip slipped off the cue ball."""
+        return bool(self.facts[MISCUE])
 
 
 @dataclass(frozen=True)

@@ -7,9 +7,8 @@ import numpy as np
 from numpy.typing import NDArray
 
 from partita.errors import refuse
+from partita.physics.constants import TIP_LIMIT
 
-# The tip slips beyond half a radius off centre, whatever the chalk. Source: common practice, no source.
-TIP_LIMIT = 0.5
 LARGEST_SPEED_MPS = 12.0
 LARGEST_ELEVATION_DEG = 60.0
 
@@ -45,15 +44,16 @@ def check_stroke(stroke: Stroke) -> Stroke:
         raise refuse(
             "stroke speed_mps", f"{stroke.speed_mps:.6g} m/s is out of range", f"Use up to {LARGEST_SPEED_MPS:g}."
         )
-    if math.hypot(stroke.side, stroke.height) > TIP_LIMIT:
-        offset = math.hypot(stroke.side, stroke.height)
+    if math.hypot(stroke.side, stroke.height) >= 1:
         raise refuse(
-            "stroke", f"the tip is {offset:.2f} R off centre, a miscue", f"Stay within {TIP_LIMIT:g} R of the centre."
+            "stroke",
+            f"the tip is {math.hypot(stroke.side, stroke.height):.2f} R off centre and misses the ball",
+            f"Stay within {TIP_LIMIT:g} R of the centre; from there to 1 R it is played as a miscue.",
         )
     if not 0 <= stroke.elevation_deg <= LARGEST_ELEVATION_DEG:
         raise refuse(
             "stroke elevation_deg",
             f"{stroke.elevation_deg:.6g} is out of range",
-            "Use 0 to 60; jump shots are not played.",
+            "Use 0 to 60; steeper is a jump shot, and the balls of this model stay on the bed.",
         )
     return stroke

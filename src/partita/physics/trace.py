@@ -7,7 +7,11 @@ import numpy as np
 from numpy.typing import NDArray
 
 from partita.physics.constants import (
+    AFTER,
+    AFTER_OTHER,
     BALL_BALL,
+    BEFORE,
+    BEFORE_OTHER,
     CUSHION,
     EVENT_NAMES,
     FACING,
@@ -17,7 +21,7 @@ from partita.physics.constants import (
     TIP,
     Physics,
 )
-from partita.physics.motion import advance, set_acceleration
+from partita.physics.motion import STATE_COLUMNS, begin_motion
 from partita.table.spec import CUSHIONS, POCKETS
 
 Floats = NDArray[np.float64]
@@ -26,8 +30,42 @@ _CURVE_STEP_S = 0.04
 
 
 @dataclass(frozen=True)
+class Motion:
+    """How one ball moves: velocity (vx, vy) in m/s, spin (wx, wy, wz) in rad/s."""
+
+    velocity: tuple[float, float]
+    spin: tuple[float, float, float]
+
+    @property
+    def speed_mps(self) -> float:
+        """Speed over the cloth."""
+        return math.hypot(*self.velocity)
+
+    def words(self, radius: float) -> str:
+        """Speed, and the spin as speeds of the ball's surface: over the top along its way, and about the vertical.
+
+        >>> Motion((1.0, 0.0), (0.0, 35.0, 0.0)).words(0.028575)
+        '1.00 m/s, follow 1.00'
+        """
+        speed = self.speed_mps
+        ahead = (self.velocity[0] / speed, self.velocity[1] / speed) if speed > 0 else (1.0, 0.0)
+        over = radius * (self.spin[1] * ahead[0] - self.spin[0] * ahead[1])
+        roll = radius * (self.spin[0] * ahead[0] + self.spin[1] * ahead[1])
+        parts = [f"{speed:.2f} m/s"]
+        for value, plus, minus in ((over, "follow", "draw"), (radius * self.spin[2], "right", "left")):
+            if abs(value) >= 0.005:
+                parts.append(f"{plus if value > 0 else minus} {abs(value):.2f}")
+        if abs(roll) >= 0.005:
+            parts.append(f"massé {roll:+.2f}")
+        return ", ".join(parts)
+
+
+@dataclass(frozen=True)
 class Event:
-    """One event: time in s, kind, the balls in it, the cushion or pocket met, place in m."""
+    """One event: time in s, kind, the balls in it, the cushion or pocket met, place in m.
+
+    before, after : the motion of each of `balls`, in their order
+    """
 
     t: float
     kind: str
@@ -35,6 +73,8 @@ class Event:
     at: tuple[float, float]
     cushion: str | None = None
     pocket: str | None = None
+    before: tuple[Motion, ...] = ()
+    after: tuple[Motion, ...] = ()
 
     def as_json(self) -> dict[str, object]:
         """The event in the form of `docs/formats.md`."""
@@ -59,8 +99,20 @@ def _event(row: Floats, names: tuple[str, ...]) -> Event:
         pocket = POCKETS[other // 2]
     elif kind == POCKET:
         pocket = POCKETS[other]
-    first = row if kind != BALL_BALL or ball < other else np.roll(row, -8)
-    return Event(float(row[0]), EVENT_NAMES[kind], balls, (float(first[5]), float(first[6])), cushion, pocket)
+    sides = [(AFTER, BEFORE), (AFTER_OTHER, BEFORE_OTHER)] if kind == BALL_BALL else [(AFTER, BEFORE)]
+    if kind == BALL_BALL and ball > other:
+        sides.reverse()
+    x, y = row[sides[0][0] + 1 : sides[0][0] + 3]
+    return Event(
+        t=float(row[0]), kind=EVENT_NAMES[kind], balls=balls, at=(float(x), float(y)), cushion=cushion, pocket=pocket,
+        before=tuple(_motion(row[before : before + 5]) for _, before in sides),
+        after=tuple(_motion(row[after + 3 : after + 8]) for after, _ in sides),
+    )  # fmt: skip
+
+
+def _motion(values: Floats) -> Motion:
+    vx, vy, wx, wy, wz = (float(value) for value in values)
+    return Motion((vx, vy), (wx, wy, wz))
 
 
 def path_of(trace: Floats, ball: int, physics: Physics, radius: float) -> list[tuple[float, float, float]]:
@@ -80,28 +132,27 @@ def _moments(trace: Floats, ball: int) -> list[tuple[float, int, Floats]]:
     found = []
     for row in trace:
         if int(row[2]) == ball:
-            found.append((float(row[0]), int(row[4]), row[5:12]))
+            found.append((float(row[0]), int(row[AFTER]), row[AFTER + 1 : AFTER + 8]))
         elif int(row[3]) == ball and int(row[1]) == BALL_BALL:
-            found.append((float(row[0]), int(row[12]), row[13:20]))
+            found.append((float(row[0]), int(row[AFTER_OTHER]), row[AFTER_OTHER + 1 : AFTER_OTHER + 8]))
     return found
 
 
 def _between(
     state: Floats, phase: int, start: float, end: float, physics: Physics, radius: float
 ) -> list[tuple[float, float, float]]:
-    acceleration = np.zeros(2)
-    set_acceleration(state, phase, physics, radius, acceleration)
-    turning = abs(state[2] * acceleration[1] - state[3] * acceleration[0])
+    ball = np.zeros((1, STATE_COLUMNS))
+    ball[0, :7] = state
+    begin_motion(ball, 0, physics, radius)
+    vx, vy, ax, ay = ball[0, 2], ball[0, 3], ball[0, 7], ball[0, 8]
     # How far a sliding ball strays from its chord: below a quarter of a millimetre it is straight.
-    speed = max(math.hypot(state[2], state[3]), 1e-9)
-    backs_up = state[2] * acceleration[0] + state[3] * acceleration[1] < 0 and phase == SLIDING
-    if turning / speed * (end - start) ** 2 / 8 < 0.25e-3 and not backs_up:
+    turning = abs(vx * ay - vy * ax) / max(math.hypot(vx, vy), 1e-9)
+    backs_up = vx * ax + vy * ay < 0 and phase == SLIDING
+    if turning * (end - start) ** 2 / 8 < 0.25e-3 and not backs_up:
         return []
     steps = min(40, int((end - start) / _CURVE_STEP_S))
-    points = []
-    for step in range(1, steps + 1):
-        t = (end - start) * step / (steps + 1)
-        moved = state.copy()
-        advance(moved, phase, acceleration, physics, radius, t)
-        points.append((start + t, float(moved[0]), float(moved[1])))
-    return points
+    moments = [(end - start) * step / (steps + 1) for step in range(1, steps + 1)]
+    return [
+        (start + t, float(state[0] + t * (vx + 0.5 * t * ax)), float(state[1] + t * (vy + 0.5 * t * ay)))
+        for t in moments
+    ]

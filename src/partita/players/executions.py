@@ -7,7 +7,6 @@ from numpy.typing import NDArray
 
 from partita.kernels import kernel
 from partita.physics.motion import squirt_angle
-from partita.physics.stroke import TIP_LIMIT
 
 # Columns of a player's row, as made by `StrokeModel.row`.
 AIM, SPEED, TIP, SIGHT, POWER_COST, SIDE_COST = range(6)
@@ -53,9 +52,6 @@ def executed(stroke, player, draws, k_endmass, distance, cut, edge_distance, out
     for e in range(draws.shape[0]):
         side = stroke[2] + player[TIP] * draws[e, 2]
         height = stroke[3] + player[TIP] * draws[e, 3]
-        offset = math.hypot(side, height)
-        if offset > TIP_LIMIT:
-            side, height = side * TIP_LIMIT / offset, height * TIP_LIMIT / offset
         squirt = squirt_angle(side, k_endmass) - intended_squirt
         out[e, 0] = stroke[0] + deviation * draws[e, 0] + sight * draws[e, 4] - (1.0 - PIVOT_SHARE) * squirt
         out[e, 1] = stroke[1] * math.exp(player[SPEED] * draws[e, 1])

@@ -20,7 +20,7 @@ class Bed(NamedTuple):
 
     nose_x : (4,) where the long rails' noses begin and end: two segments, x ascending
     nose_y : (2,) where the short rails' noses begin and end
-    tip : (6, 2, 2) centres of the tip arcs
+    tip_radius : (6,) radius of each pocket's tip arcs; tip : (6, 2, 2) their centres
     facing_start, facing_dir, facing_normal : (6, 2, 2) start, direction into the pocket, and
         unit normal toward the open side
     drop : (6, 3) centre and radius of the drop circles
@@ -33,7 +33,7 @@ class Bed(NamedTuple):
     reach: float
     sine: float
     cosine: float
-    tip_radius: float
+    tip_radius: Floats
     nose_x: Floats
     nose_y: Floats
     tip: Floats
@@ -67,8 +67,8 @@ def _corner_jaws(spec: TableSpec, x_end: float, y_end: float) -> tuple[list[list
     corner = np.array([x_end, y_end])
     along_x, along_y = np.array([sx, 0.0]), np.array([0.0, sy])
     jaws = [
-        _jaw(corner + offset * along_x, along_x, -along_y, spec.corner_facing_deg, spec.tip_radius_m),
-        _jaw(corner + offset * along_y, along_y, -along_x, spec.corner_facing_deg, spec.tip_radius_m),
+        _jaw(corner + offset * along_x, along_x, -along_y, spec.corner_facing_deg, spec.corner_tip_radius_m),
+        _jaw(corner + offset * along_y, along_y, -along_x, spec.corner_facing_deg, spec.corner_tip_radius_m),
     ]
     into = -(along_x + along_y) / math.sqrt(2)
     depth = spec.corner_shelf_m + spec.corner_drop_radius_m - spec.corner_mouth_m / 2
@@ -82,7 +82,7 @@ def _side_jaws(spec: TableSpec, y_end: float) -> tuple[list[list[Floats]], Float
     for direction in (-1.0, 1.0):
         along = np.array([direction, 0.0])
         corner = middle + spec.side_mouth_m / 2 * along
-        jaws.append(_jaw(corner, along, outward, spec.side_facing_deg, spec.tip_radius_m))
+        jaws.append(_jaw(corner, along, outward, spec.side_facing_deg, spec.side_tip_radius_m))
     depth = spec.side_shelf_m + spec.side_drop_radius_m
     return jaws, np.append(middle + depth * outward, spec.side_drop_radius_m)
 
@@ -96,8 +96,8 @@ def bed_of(spec: TableSpec) -> Bed:
         pockets += [_corner_jaws(spec, 0.0, y_end), _side_jaws(spec, y_end), _corner_jaws(spec, length, y_end)]
     jaws = np.array([jaws for jaws, _ in pockets])
     corner = spec.corner_mouth_m / math.sqrt(2)
-    corner += spec.tip_radius_m / math.tan(math.radians(spec.corner_facing_deg) / 2)
-    side = spec.side_mouth_m / 2 + spec.tip_radius_m / math.tan(math.radians(spec.side_facing_deg) / 2)
+    corner += spec.corner_tip_radius_m / math.tan(math.radians(spec.corner_facing_deg) / 2)
+    side = spec.side_mouth_m / 2 + spec.side_tip_radius_m / math.tan(math.radians(spec.side_facing_deg) / 2)
     return Bed(
         length=length,
         width=width,
@@ -105,7 +105,7 @@ def bed_of(spec: TableSpec) -> Bed:
         reach=spec.nose_reach_m,
         sine=spec.nose_sine,
         cosine=math.sqrt(1 - spec.nose_sine**2),
-        tip_radius=spec.tip_radius_m,
+        tip_radius=np.array([spec.corner_tip_radius_m, spec.side_tip_radius_m, spec.corner_tip_radius_m] * 2),
         nose_x=np.array([corner, length / 2 - side, length / 2 + side, length - corner]),
         nose_y=np.array([corner, width - corner]),
         tip=np.ascontiguousarray(jaws[:, :, 0]),

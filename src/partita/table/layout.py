@@ -108,7 +108,7 @@ def rubber_overlap(bed: Bed, x: float, y: float) -> tuple[float, str]:
 
 def _jaw_overlap(bed: Bed, pocket: int, jaw: int, x: float, y: float) -> float:
     tip = bed.tip[pocket, jaw]
-    depth = bed.tip_radius + bed.reach - math.hypot(x - tip[0], y - tip[1])
+    depth = bed.tip_radius[pocket] + bed.reach - math.hypot(x - tip[0], y - tip[1])
     px, py = x - bed.facing_start[pocket, jaw, 0], y - bed.facing_start[pocket, jaw, 1]
     along, normal = bed.facing_dir[pocket, jaw], bed.facing_normal[pocket, jaw]
     if 0 <= px * along[0] + py * along[1] < 0.1:

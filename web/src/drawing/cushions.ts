@@ -21,7 +21,8 @@ function jaw(table: Table, [pocket, side]: Point, out: Point): [Point, Point, Po
   const tip = pair(table.tips[pocket]?.[side])
   const start = pair(table.facing_starts[pocket]?.[side])
   const along = pair(table.facing_directions[pocket]?.[side])
-  const nose: Point = [tip[0] - out[0] * table.tip_radius, tip[1] - out[1] * table.tip_radius]
+  const radius = table.tip_radii[pocket] ?? 0
+  const nose: Point = [tip[0] - out[0] * radius, tip[1] - out[1] * radius]
   const deep = (start[0] - nose[0]) * out[0] + (start[1] - nose[1]) * out[1]
   const reach = (CUSHION_M - deep) / (along[0] * out[0] + along[1] * out[1])
   return [nose, start, [start[0] + reach * along[0], start[1] + reach * along[1]]]
@@ -36,9 +37,12 @@ export function cushionPaths(table: Table, frame: Frame): string[] {
         .at(p[0], p[1])
         .map((v) => v.toFixed(2))
         .join(' ')
-    const arc = (p: Point, a: Point, b: Point) => `A ${r} ${r} 0 0 ${sweep(frame, a, b, out)} ${put(p)}`
-    const r = table.tip_radius * 1000
-    return `M ${put(endA)} L ${put(startA)} ${arc(noseA, startA, noseA)} L ${put(noseB)} ${arc(startB, noseB, startB)} L ${put(endB)} Z`
+    const arc = (pocket: number, a: Point, b: Point) => {
+      const r = (table.tip_radii[pocket] ?? 0) * 1000
+      return `A ${r} ${r} 0 0 ${sweep(frame, a, b, out)} ${put(b)}`
+    }
+    const [first, second] = [arc(from[0], startA, noseA), arc(to[0], noseB, startB)]
+    return `M ${put(endA)} L ${put(startA)} ${first} L ${put(noseB)} ${second} L ${put(endB)} Z`
   })
 }
 

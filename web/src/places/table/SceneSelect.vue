@@ -18,7 +18,14 @@ const name = computed(() => props.options.find((o) => o.key === chosen.value)?.n
     size="small"
   >
     <template #value
-      ><span v-if="before" class="muted">{{ before }} </span>{{ name }}</template
+      ><span v-if="before" class="muted before">{{ before }}</span
+      >{{ name }}</template
     >
   </Select>
 </template>
+
+<style scoped>
+.before {
+  margin-right: 0.35em;
+}
+</style>
