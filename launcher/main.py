@@ -12,12 +12,18 @@ _USAGE = """usage: ./partita start           set this machine up and start Parti
        ./partita stop            stop what start began
        ./partita test [LABEL]    set up and run every check and test, or the tests named
        ./partita bench           print the benchmarks' figures and keep them
+       ./partita checks          measure the physics against its sources anew, into docs/physics.md
        ./partita shots           take the screenshots of docs/screenshots anew"""
 
 
 def _bench() -> int:
     prepare(development=False)
-    return show([PYTHON, "-m", "benchmarks.weighing"], cwd=CHECKOUT)
+    return max(show([PYTHON, "-m", f"benchmarks.{name}"], cwd=CHECKOUT) for name in ("simulator", "weighing"))
+
+
+def _checks() -> int:
+    prepare(development=True)
+    return show([PYTHON, "-m", "tests.core.physics_checks"], cwd=CHECKOUT)
 
 
 def _shots() -> int:
@@ -38,6 +44,7 @@ def main() -> int:
         "start": start,
         "stop": stop,
         "bench": _bench,
+        "checks": _checks,
         "shots": _shots,
         "test": lambda: test(sys.argv[2:]),
     }

@@ -138,6 +138,28 @@ class CommandLine(unittest.TestCase):
         slower = json.loads(self.run_cli("simulate", stdin=json.dumps({**request, "physics": {"mu_r": 0.05}}))[1])
         self.assertLess(slower["seconds"], first["seconds"])
 
+    def test_a_trace_for_people_tells_speed_and_spin_before_and_after(self) -> None:
+        request = {"layout": {"balls": {"cue": [2, 2], "1": [4, 2]}}, "stroke": {"aim_deg": 0, "speed_mps": 2}}
+        text = self.run_cli("simulate", "--table", stdin=json.dumps(request))[1]
+        self.assertRegex(text, r"ball-ball +cue 1 +at 1\.2128, 0\.6350 m\n +cue: 1\.\d\d m/s.* ->  0\.0\d m/s")
+        missed = self.run_cli("simulate", stdin=json.dumps(request).replace("2}", '2, "side": 0.7}'))[1]
+        self.assertTrue(json.loads(missed)["miscue"])
+
+    def test_table_fit_reads_a_file_of_readings_and_names_what_is_wrong_in_it(self) -> None:
+        readings = {"table": "pool-9ft", "rolls": [{"length_m": 2.0, "seconds": 6.4}]}
+        status, out, _ = self.run_cli("table-fit", "-", stdin=json.dumps(readings))
+        self.assertEqual(status, 0)
+        setting = json.loads(out)["settings"]["mu_r"]
+        # Source: closed form, mu_r = 2 s / (g t^2).
+        self.assertAlmostEqual(setting["value"], 2 * 2.0 / (9.81 * 6.4**2), places=4)
+        for broken, words in (
+            ({"rolls": [{"length_m": 2.0, "seconds": -1}]}, "rolls 1 seconds: -1"),
+            ({"x": 1}, "x: "),
+        ):
+            status, out, err = self.run_cli("table-fit", "-", stdin=json.dumps(broken))
+            self.assertEqual((status, out, err.count("\n")), (2, "", 1))
+            self.assertIn(words, err)
+
     def test_bad_input_ends_with_status_two_and_one_plain_line(self) -> None:
         ball = '{"layout": {"balls": {"cue": [2, 1.5], "1": [2, 1.51]}}, "stroke": {"aim_deg": 0, "speed_mps": 1}}'
         for stdin in ("", "{", "[]", "{}", ball, '{"layout": {"balls": {"cue": [1, 1]}}}'):

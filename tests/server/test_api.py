@@ -174,7 +174,7 @@ class Keeping(ApiTest):
     def test_phrases_and_tables_are_answered(self) -> None:
         placed = self.send("post", "/places", {"table": "pool-9ft", "phrase": "9 on the foot spot"})[1]
         self.assertEqual(placed, {"ball": "9", "place": [6.0, 2.0]})
-        self.assertEqual(len(self.send("get", "/tables")[1]), 3)
+        self.assertEqual(len(self.send("get", "/tables")[1]), 4)
 
 
 class DemoAndDescription(TestCase):

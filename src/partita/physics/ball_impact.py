@@ -4,9 +4,9 @@ Source: Alciatore, technical proofs A.14 and A.27 (throw with a speed-dependent 
 memory; friction fitted to Marlow, The Physics of Pocket Billiards, 1995.
 
 Impulses are per unit mass: all balls of a set have the same. Frozen rows pass an impulse on from
-ball to ball, contact by contact, as the elastic wave in real balls does; only contacts that fall
-together with equal approach, such as a ball driven between two, are solved at once, so that the
-answer does not depend on which of them is taken first.
+ball to ball, contact by contact, as the elastic wave in real balls does, the hardest contact first; only
+contacts that fall together with equal approach, such as a ball driven between two, are solved at
+once, so that the answer does not depend on which of them is taken first.
 """
 
 import math
@@ -16,8 +16,8 @@ from partita.physics.constants import GAP, RESTING_GAP, SLOW_BALL
 
 # A pair nearer than this touches. Farther apart than rounding and restored gaps can set balls.
 TOUCHING_GAP = 1e-8
-# Approach speeds this close, relatively, are the same but for rounding.
-_SAME_APPROACH = 1e-9
+# Approach speeds this close, relatively, are the same but for the hairs that balls were set apart.
+_SAME_APPROACH = 1e-6
 MOST_TIED = 8
 # The pair is solved once the impulses change by less than this share of the approach.
 _SOLVED = 1e-15
@@ -91,25 +91,38 @@ def tied_impacts(balls, pairs, count, physics, radius, work):
 
 
 @kernel
-def find_tied(balls, in_play, i, j, radius, pairs):
-    """Contacts that fall together with that of i and j, itself first, into pairs (MOST_TIED, 2); their number.
+def is_tied(speed, other):
+    """True when two approach speeds, m/s, are the same but for rounding."""
+    return abs(speed - other) <= _SAME_APPROACH * speed
 
-    in_play : (n,) bool. Tied are contacts that share a ball with it and approach equally fast.
+
+@kernel
+def add_tied(balls, present, i, j, radius, pairs, count):
+    """Add the contact of i and j, and those that share a ball with it and approach equally fast.
+
+    present : (n,) bool, on the table; pairs : (MOST_TIED, 2), `count` of them filled. Returns their number.
     """
-    pairs[0, 0], pairs[0, 1] = i, j
-    count, approach = 1, approach_of(balls, i, j)
-    edge = 2.0 * radius + TOUCHING_GAP
+    speed, edge = approach_of(balls, i, j), 2.0 * radius + TOUCHING_GAP
+    count = _add_pair(pairs, count, i, j)
     for k in range(balls.shape[0]):
-        if k == i or k == j or not in_play[k]:
+        if k == i or k == j or not present[k]:
             continue
         for one in (i, j):
             dx, dy = balls[k, 0] - balls[one, 0], balls[k, 1] - balls[one, 1]
-            if dx * dx + dy * dy > edge * edge or count == MOST_TIED:
-                continue
-            if abs(approach_of(balls, one, k) - approach) <= _SAME_APPROACH * approach:
-                pairs[count, 0], pairs[count, 1] = one, k
-                count += 1
+            if dx * dx + dy * dy <= edge * edge and is_tied(speed, approach_of(balls, one, k)):
+                count = _add_pair(pairs, count, one, k)
     return count
+
+
+@kernel
+def _add_pair(pairs, count, i, j):
+    for c in range(count):
+        if pairs[c, 0] + pairs[c, 1] == i + j and (pairs[c, 0] == i or pairs[c, 0] == j):
+            return count
+    if count == MOST_TIED:
+        return count
+    pairs[count, 0], pairs[count, 1] = i, j
+    return count + 1
 
 
 @kernel

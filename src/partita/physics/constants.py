@@ -29,6 +29,8 @@ GAP = 1e-9
 RESTING_GAP = 1e-6
 # An approach slower than this (m/s) between touching balls is rounding, not an impact.
 NO_APPROACH = 1e-7
+# Events closer in time than this (s) fall together: rounding is smaller, what it takes to matter larger.
+SAME_INSTANT = 1e-12
 # A shot has some tens of events; a full break a few hundred.
 MAX_EVENTS = 4000
 

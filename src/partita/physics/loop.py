@@ -3,7 +3,7 @@
 import math
 
 from partita.kernels import kernel
-from partita.physics.ball_impact import ball_impact, find_tied, tied_impacts
+from partita.physics.ball_impact import add_tied, ball_impact, is_tied, tied_impacts
 from partita.physics.constants import (
     AFTER,
     AFTER_OTHER,
@@ -17,6 +17,7 @@ from partita.physics.constants import (
     POCKET,
     POCKETED,
     RESTING_GAP,
+    SAME_INSTANT,
     SLOW_CUSHION,
     STILL,
     STROKE,
@@ -26,7 +27,7 @@ from partita.physics.constants import (
 )
 from partita.physics.cushion_impact import cushion_impact
 from partita.physics.motion import STATE_COLUMNS, advance, finish_phase, launch
-from partita.physics.prediction import approach_speed, begin_phase, on_nose, predict, zone_at
+from partita.physics.prediction import begin_phase, on_nose, predict, zone_at
 
 # What is counted while a shot runs, for the rules and the naming: columns of the facts.
 (
@@ -56,7 +57,7 @@ def set_up(ws, places, pocketed, bed, physics):
         for column in range(STATE_COLUMNS):
             ws.balls[i, column] = 0.0
         ws.balls[i, 0], ws.balls[i, 1] = places[i, 0], places[i, 1]
-        _set_before_noses(ws.balls, i, bed)
+        set_before_noses(ws.balls, i, bed)
         ws.zone[i] = zone_at(bed, ws.balls[i, 0], ws.balls[i, 1])
         begin_phase(ws, i, 0.0, physics, bed.radius)
         ws.next_time[i] = INFINITY
@@ -68,7 +69,7 @@ def set_up(ws, places, pocketed, bed, physics):
 
 
 @kernel
-def _set_before_noses(balls, i, bed):
+def set_before_noses(balls, i, bed):
     """A ball placed by rounded numbers a little inside a nose is meant to be frozen to it."""
     for side in range(4):
         axis = 1 if side < 2 else 0
@@ -136,15 +137,10 @@ def _next_ball(ws):
             best = i
     if ws.next_time[best] >= INFINITY or ws.next_kind[best] != BALL_BALL:
         return best
-    first, time, hardest = best, ws.next_time[best], -1.0
+    latest = ws.next_time[best] + SAME_INSTANT
     for i in range(ws.next_time.shape[0]):
-        if i == first or i == ws.next_with[first] or ws.next_kind[i] != BALL_BALL or ws.next_time[i] - time >= 1e-12:
-            continue
-        if hardest < 0.0:
-            hardest = approach_speed(ws.balls, ws, first, time)
-        speed = approach_speed(ws.balls, ws, i, time)
-        if speed > hardest + 1e-12:
-            best, hardest = i, speed
+        if ws.next_time[i] <= latest and ws.next_kind[i] == BALL_BALL and ws.next_speed[i] > ws.next_speed[best]:
+            best = i
     return best
 
 
@@ -162,7 +158,14 @@ def _meet_balls(ws, i, j, now, bed, physics, facts, measures, trace, rows):
         # Near enough to be touching too: brought up to date, so that it can be seen.
         if k != i and k != j and ws.present[k] and ws.phase[k] != STILL and _is_near(ws.balls, i, j, k, bed.radius):
             _bring_to(ws, k, now, physics, bed.radius)
-    tied = find_tied(ws.balls, ws.present, i, j, bed.radius, ws.pairs)
+    tied = add_tied(ws.balls, ws.present, i, j, bed.radius, ws.pairs, 0)
+    for k in range(ws.balls.shape[0]):
+        # Elsewhere on the table, in a broken rack's other half: equally hard, so equally first.
+        due = ws.next_kind[k] == BALL_BALL and ws.next_time[k] <= now + SAME_INSTANT
+        if due and k != i and k != j and is_tied(ws.next_speed[i], ws.next_speed[k]):
+            _bring_to(ws, k, now, physics, bed.radius)
+            _bring_to(ws, ws.next_with[k], now, physics, bed.radius)
+            tied = add_tied(ws.balls, ws.present, k, ws.next_with[k], bed.radius, ws.pairs, tied)
     for c in range(tied):
         _count_contact(ws, ws.pairs[c, 0], ws.pairs[c, 1], now, facts, measures)
         _note_before(trace, rows + c, BEFORE, ws.balls, ws.pairs[c, 0])

@@ -15,6 +15,7 @@ from partita.table.spec import TableSpec
 # Approach angles from the pocket's axis, and offsets from the middle of its mouth.
 ANGLE_STEP = math.radians(2.5)
 ANGLES = 61
+_AXES = np.radians([225.0, 270.0, 315.0, 135.0, 90.0, 45.0])
 # Wider ones would count balls that come off the rail beside the pocket.
 _OFFSETS_M = np.linspace(-0.045, 0.045, 61)
 _START_M = 0.35
@@ -41,25 +42,30 @@ class PocketWindows(NamedTuple):
 @lru_cache(maxsize=64)
 def pocket_windows(table: TableSpec) -> PocketWindows:
     """The windows of a table's pockets, measured once a process with rolling balls."""
-    axis = np.radians([225.0, 270.0, 315.0, 135.0, 90.0, 45.0])
-    corner, side = (_measure(table, pocket, float(axis[pocket])) for pocket in (0, 1))
-    return PocketWindows(np.stack([corner[0], side[0]]), np.stack([corner[1], side[1]]), axis, bed_of(table).mouth)
+    turns = (np.arange(ANGLES) - ANGLES // 2) * ANGLE_STEP
+    corner, side = (_measure(table, pocket, _AXES[pocket] + turns, _SPEED_MPS) for pocket in (0, 1))
+    return PocketWindows(np.stack([corner[0], side[0]]), np.stack([corner[1], side[1]]), _AXES, bed_of(table).mouth)
 
 
-def _measure(table: TableSpec, pocket: int, axis: float) -> tuple[Floats, Floats]:
-    """Low and high offsets (ANGLES,) m of one pocket: the longest run of offsets that drop."""
+def straight_window(table: TableSpec, pocket: int, speed_mps: float) -> float:
+    """Width, m, of a pocket for a ball that rolls straight at it with this speed: fast balls are rejected."""
+    low, high = _measure(table, pocket, _AXES[pocket : pocket + 1], speed_mps)
+    return float(high[0] - low[0])
+
+
+def _measure(table: TableSpec, pocket: int, angles: Floats, speed_mps: float) -> tuple[Floats, Floats]:
+    """Low and high offsets (n,) m of one pocket by approach angle: the longest run of offsets that drop."""
     bed = bed_of(table)
-    angles = axis + (np.arange(ANGLES) - ANGLES // 2) * ANGLE_STEP
     direction, offset = (grid.ravel() for grid in np.meshgrid(angles, _OFFSETS_M, indexing="ij"))
     x = bed.mouth[pocket, 0] - _START_M * np.cos(direction) - offset * np.sin(direction)
     y = bed.mouth[pocket, 1] - _START_M * np.sin(direction) + offset * np.cos(direction)
     on_bed = (np.minimum(x, bed.length - x) >= bed.reach) & (np.minimum(y, bed.width - y) >= bed.reach)
     strokes = np.zeros((len(x), 5))
-    strokes[:, 0], strokes[:, 1], strokes[:, 3] = direction, _SPEED_MPS, _ROLLING_HEIGHT
+    strokes[:, 0], strokes[:, 1], strokes[:, 3] = direction, speed_mps, _ROLLING_HEIGHT
     drops = np.zeros(len(x), dtype=bool)
     played = execute(table, np.stack([x, y], axis=-1)[on_bed][:, None], strokes[on_bed])
     drops[on_bed] = played.pocketed[:, 0] == pocket
-    windows = [_longest_run(row) for row in drops.reshape(ANGLES, -1)]
+    windows = [_longest_run(row) for row in drops.reshape(len(angles), -1)]
     return np.array([low for low, _ in windows]), np.array([high for _, high in windows])
 
 

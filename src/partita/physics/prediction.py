@@ -20,6 +20,7 @@ from partita.physics.constants import (
     INFINITY,
     POCKET,
     POCKETED,
+    SAME_INSTANT,
     SLIDE_TO_ROLL,
     SLIDING,
     STILL,
@@ -40,6 +41,7 @@ class Workspace(NamedTuple):
     balls : (n, 9) state and acceleration of each ball at its own time `since`
     phase, zone : (n,); since, ends : (n,) s, when the state was valid and when its phase ends
     next_time : (n,) s; next_kind, next_with : (n,) event kind; other ball, cushion, jaw or pocket
+    next_speed : (n,) m/s, how fast the balls near each other when the next event is their contact
     present : (n,) bool, not pocketed; pairs, tied : scratch for contacts that fall together
     """
 
@@ -51,6 +53,7 @@ class Workspace(NamedTuple):
     next_time: Floats
     next_kind: Ints
     next_with: Ints
+    next_speed: Floats
     present: NDArray[np.bool_]
     pairs: Ints
     tied: Floats
@@ -67,6 +70,7 @@ def new_workspace(count: int) -> Workspace:
         next_time=np.zeros(count),
         next_kind=np.zeros(count, dtype=np.int64),
         next_with=np.zeros(count, dtype=np.int64),
+        next_speed=np.zeros(count),
         present=np.ones(count, dtype=np.bool_),
         pairs=np.zeros((MOST_TIED, 2), dtype=np.int64),
         tied=np.zeros((MOST_TIED, 7)),
@@ -103,6 +107,17 @@ def _keep_earlier(ws, i, time, kind, other):
         ws.next_time[i] = time
         ws.next_kind[i] = kind
         ws.next_with[i] = other
+
+
+@kernel
+def _keep_contact(ws, i, time, other, speed):
+    """Keep the earlier contact; of two at the same instant the harder one."""
+    same = ws.next_kind[i] == BALL_BALL and abs(time - ws.next_time[i]) <= SAME_INSTANT
+    if speed > ws.next_speed[i] * (1.0 + 1e-9) if same else time < ws.next_time[i]:
+        ws.next_time[i] = time
+        ws.next_kind[i] = BALL_BALL
+        ws.next_with[i] = other
+        ws.next_speed[i] = speed
 
 
 @kernel
@@ -219,7 +234,7 @@ def _return_time(balls, i, bed):
 def _predict_pair(balls, i, j, ws, now, touching):
     px, py = balls[i, 0] - balls[j, 0], balls[i, 1] - balls[j, 1]
     vx, vy, ax, ay = balls[i, 2], balls[i, 3], balls[i, 7], balls[i, 8]
-    horizon = ws.next_time[i] - now
+    horizon = ws.next_time[i] - now + SAME_INSTANT
     if ws.phase[j] != STILL:
         dt = now - ws.since[j]
         bx, by = balls[j, 7], balls[j, 8]
@@ -229,24 +244,14 @@ def _predict_pair(balls, i, j, ws, now, touching):
         vy -= balls[j, 3] + dt * by
         ax -= bx
         ay -= by
-        horizon = min(horizon, ws.ends[j] - now)
+        horizon = min(horizon, ws.ends[j] - now + SAME_INSTANT)
     if stays_outside(px, py, vx, vy, ax, ay, touching, horizon):
         return
     time = first_entry(px, py, vx, vy, ax, ay, touching, horizon)
     if time >= INFINITY:
         return
-    _keep_earlier(ws, i, now + time, BALL_BALL, j)
+    px, py = px + time * (vx + 0.5 * time * ax), py + time * (vy + 0.5 * time * ay)
+    speed = -(px * (vx + time * ax) + py * (vy + time * ay)) / math.sqrt(px * px + py * py)
+    _keep_contact(ws, i, now + time, j, speed)
     if ws.next_time[i] == now + time and ws.next_with[i] == j:
-        _keep_earlier(ws, j, now + time, BALL_BALL, i)
-
-
-@kernel
-def approach_speed(balls, ws, i, now):
-    """Closing speed of ball i's predicted contact, m/s: orders contacts that fall together."""
-    j = ws.next_with[i]
-    di, dj = now - ws.since[i], now - ws.since[j]
-    px = balls[j, 0] - balls[i, 0] + dj * balls[j, 2] - di * balls[i, 2]
-    py = balls[j, 1] - balls[i, 1] + dj * balls[j, 3] - di * balls[i, 3]
-    vx = balls[i, 2] + di * balls[i, 7] - balls[j, 2] - dj * balls[j, 7]
-    vy = balls[i, 3] + di * balls[i, 8] - balls[j, 3] - dj * balls[j, 8]
-    return (px * vx + py * vy) / math.sqrt(px * px + py * py)
+        _keep_contact(ws, j, now + time, i, speed)

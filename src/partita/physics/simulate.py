@@ -8,16 +8,18 @@ from numpy.typing import NDArray
 from partita.errors import refuse
 from partita.parallel import CORES, over_slices
 from partita.physics.constants import TOO_MANY_EVENTS, TRACE_COLUMNS, Physics
-from partita.physics.loop import FACTS, MEASURES, MISCUE, SECONDS, STATUS, run_batch
+from partita.physics.loop import FACTS, MEASURES, MISCUE, SECONDS, STATUS, run_batch, set_before_noses
 from partita.physics.prediction import new_workspace
 from partita.physics.stroke import Stroke, check_stroke
 from partita.physics.trace import Event, events_of
-from partita.table.geometry import bed_of
+from partita.table.geometry import Bed, bed_of
 from partita.table.layout import CUE, Layout
 from partita.table.spec import POCKETS, TableSpec
 
 Floats = NDArray[np.float64]
 _LONGEST_TRACE = 4200
+# A cluster of overlapping balls parts within a few rounds.
+_PARTINGS = 20
 _OVERRIDES = {name: name for name in Physics._fields}
 
 
@@ -78,7 +80,23 @@ def places_of(layout: Layout) -> Floats:
     """(n, 2) centres in m in the order of `names_of`."""
     if CUE not in layout.balls:
         raise refuse("layout", "the cue ball is not on the table", "Place it first.")
-    return np.array([layout.balls[name] for name in names_of(layout)])
+    return _set_apart(np.array([layout.balls[name] for name in names_of(layout)]), bed_of(layout.table))
+
+
+def _set_apart(places: Floats, bed: Bed) -> Floats:
+    """Balls that overlap by a rounding of their coordinates are meant to touch: part them, each by half."""
+    touching = 2 * bed.radius
+    for _ in range(_PARTINGS):
+        for ball in range(len(places)):
+            set_before_noses(places, ball, bed)
+        way = places[:, None] - places[None]
+        distance = np.linalg.norm(way, axis=2) + np.eye(len(places))
+        overlap = np.where(distance < touching, touching - distance, 0.0)
+        if not overlap.any():
+            break
+        np.fill_diagonal(overlap, 0.0)
+        places = places + 0.5 * np.sum((overlap / distance)[:, :, None] * way, axis=1)
+    return places
 
 
 def simulate(layout: Layout, stroke: Stroke, physics: Physics | None = None) -> Shot:
