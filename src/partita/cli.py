@@ -38,6 +38,13 @@ def _parser() -> argparse.ArgumentParser:
     fit.add_argument("file", help="a file of readings (docs/formats.md), or - for stdin")
     fit.add_argument("--table", action="store_true", help="a table for people instead of JSON")
     fit.set_defaults(command=_table_fit)
+    listed = commands.add_parser("options", help="the options of a layout file, in any game, named but not weighed")
+    listed.add_argument("file", help="a layout file, or - for stdin")
+    listed.add_argument("--me", default="league", help="level, or a file with a stroke model")
+    listed.add_argument("--them", default="league", help="level, or a file with a stroke model")
+    listed.add_argument("--hand", choices=("right", "left"), default="right")
+    listed.add_argument("--table", action="store_true", help="a table for people instead of JSON")
+    listed.set_defaults(command=_options)
     weigh = commands.add_parser("weigh", help="rank the options of a layout file")
     weigh.add_argument("file", help="a layout file, or - for stdin")
     weigh.add_argument("--me", default="league", help="level, or a file with a stroke model")
@@ -68,11 +75,14 @@ def _simulate(options: argparse.Namespace) -> None:
 
 def _simulated(text: str, for_people: bool) -> str:
     from partita.physics.simulate import physics_of, simulate  # noqa: PLC0415 - kernels load only where needed
+    from partita.physics.stroke import Stroke  # noqa: PLC0415
     from partita.table.spec import table_from  # noqa: PLC0415
 
     request = _object(text)
     layout = layout_file.read_layout(request.get("layout"))
     ((_, stroke),) = layout_file.read_strokes([request.get("stroke")])
+    if not isinstance(stroke, Stroke):
+        raise refuse("stroke", "it has no aim_deg", "Give aim_deg; wishes are for the options and weigh commands.")
     overrides = _overrides(request.get("physics", {}))
     nose = overrides.pop("h_nose", None)
     if nose is not None:
@@ -138,6 +148,21 @@ def _overrides(value: object) -> dict[str, float]:
         if isinstance(number, bool) or not isinstance(number, int | float) or not 0 <= number <= 1000:
             raise refuse(f"physics {str(name)[:30]}", f"{str(number)[:30]} is out of range", "Use a number from 0.")
     return {str(name): float(number) for name, number in value.items()}
+
+
+def _options(options: argparse.Namespace) -> None:
+    from partita.odds.listing import list_options  # noqa: PLC0415 - kernels load only where needed
+
+    file = layout_file.parse(_text_of(options.file))
+    found = list_options(file.situation, _player(options.me), _player(options.them), file.strokes, options.hand)
+    if not options.table:
+        _print(
+            json.dumps({"format": "partita-options", "version": 1, "options": [option.as_json() for option in found]})
+        )
+        return
+    for option in found:
+        watch = f"   watch: {'; '.join(option.watch)}" if option.watch else ""
+        _print(f"{option.intention.kind:16} {option.name}; {option.detail}{watch}")
 
 
 def _weigh(options: argparse.Namespace) -> None:

@@ -42,13 +42,22 @@ BROKEN = (
     ('"3": [4.0, 3.0]', '"3": [1e400, 3.0]', "ball 3: .* is no place"),
     ('"3": [4.0, 3.0]', '"3": [1e300, 3.0]', "ball 3: .* is no place"),
     ('"3": [4.0, 3.0]', '"blue": [4, 3.0]', "ball blue: there is no such ball in this game"),
+    ('"3": [4.0, 3.0]', '"3": [4, 3.0], "cue": [1, 1]', "line 7, cue: “cue” stands twice"),
+    ('"my_fouls": 0', '"my_group": "solids"', "my_group: nine-ball has none"),
+    ('"my_fouls": 0', '"push_out": "maybe"', 'push_out: "maybe" is none of these'),
+    ('"ball_in_hand": false', '"ball_in_hand": "yes"', 'ball_in_hand: "yes" is no answer'),
+    (
+        '"venue"',
+        '"strokes": [{"speed_mps": 2, "contact": {"fullness": 0.5}}], "venue"',
+        "stroke 1 contact: .* names no ball",
+    ),
     ('"3": [4.0, 3.0]', '"3": "left"', "ball 3: .* is no place"),
     ('"3": [4.0, 3.0],', '"3": [4.0, 3.0]', "line 9, column 5: this is not JSON"),
-    ('"9": [6.0, 2.0]', '"4": [6.0, 2.0]', "there is no ball to play: the 9 is not on the table"),
+    ('"9": [6.0, 2.0]', '"4": [6.0, 2.0]', "there is no ball to win with: the 9 is not on the table"),
     ('"cue": [2.0, 1.5],', "", "the cue ball is not on the table"),
     ('"nine-ball"', '"nine-pins"', "there is no game"),
     ('"pool-9ft"', '"pool-12ft"', "there is no table"),
-    ('"me"', '"us"', '"us" is nobody'),
+    ('"me"', '"us"', 'shooter: "us" is none of these'),
     ('"my_fouls": 0', '"my_fouls": 3', "3 fouls in a row cannot be"),
     ('"partita-layout"', '"other"', 'format: it is "other"'),
     ('"version": 1', '"version": 2', "version 2 is not known"),
@@ -81,6 +90,15 @@ class LayoutFiles(unittest.TestCase):
         self.assertEqual(document["venue"], "upstairs")
         self.assertIn("venue", first.notes[0])
         self.assertEqual(layout_file.write(layout_file.read(document)), document)
+        more = TEXT.replace(
+            '"venue"',
+            '"strokes": [{"speed_mps": 2, "pot": {"ball": "3", "pocket": "foot-far"}}, '
+            '{"speed_mps": 1, "contact": {"ball": "3", "fullness": 0.5, "cushions_first": ["head"]}}], "venue"',
+        )
+        more = more.replace('"my_fouls": 0', '"my_fouls": 1, "push_out": "allowed"')
+        document = layout_file.write(layout_file.parse(more))
+        self.assertEqual(layout_file.write(layout_file.read(document)), document)
+        self.assertEqual(document["situation"]["push_out"], "allowed")
 
     def test_written_files_satisfy_the_published_schema(self) -> None:
         schema = json.loads(Path(layout_file.__file__).with_name("layout.schema.json").read_text())

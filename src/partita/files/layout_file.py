@@ -9,17 +9,25 @@ from dataclasses import dataclass, field, replace
 from typing import Any
 
 from partita.errors import Problem, Refused, refuse
-from partita.games import GAMES, game_named
-from partita.games.situation import Situation
+from partita.games import ALL_BALLS, GAMES, game_named
+from partita.games.situation import Hand, Situation
+from partita.games.snooker import BALLS_ON
+from partita.options.wishes import Wish
 from partita.physics.stroke import Stroke, check_stroke
 from partita.table.diamonds import diamonds, metres
 from partita.table.layout import Layout, ball_label, problems_of
-from partita.table.spec import PRESETS, TableSpec, table_from, table_named
+from partita.table.spec import CUSHIONS, POCKETS, PRESETS, TableSpec, table_from, table_named
 
 FORMAT, VERSION = "partita-layout", 1
 LARGEST_BYTES = 64 * 1024
 _KNOWN = {"format", "version", "name", "table", "game", "balls", "situation", "strokes"}
-_STROKE = {"name", "aim_deg", "speed_mps", "side", "height", "elevation_deg"}
+_STROKE = {"aim_deg", "speed_mps", "side", "height", "elevation_deg"}
+OwnStroke = tuple[str, Stroke | Wish]
+# How ball in hand is said in files, and what it means.
+_HANDS: dict[Any, Hand] = {False: "none", True: "anywhere", "behind-line": "behind-line"}
+_SELDOM = (
+    "variant", "my_group", "push_out", "my_points", "their_points", "points_to", "ball_on", "free_ball",
+)  # fmt: skip
 Json = dict[str, Any]
 
 
@@ -28,7 +36,7 @@ class LayoutFile:
     """A layout file's meaning: the situation, own strokes, and fields this version does not know."""
 
     situation: Situation
-    strokes: tuple[tuple[str, Stroke], ...] = ()
+    strokes: tuple[OwnStroke, ...] = ()
     unknown: Json = field(default_factory=dict)
     table_fields: Json | None = None
 
@@ -46,16 +54,28 @@ def parse(text: str) -> LayoutFile:
         size = len(text.encode()) // 1024
         raise refuse("file", f"it has {size:,} kB, too much for a layout", f"Use at most {LARGEST_BYTES // 1024} kB.")
     try:
-        document = json.loads(text, parse_constant=_not_finite)
+        document = json.loads(text, parse_constant=_not_finite, object_pairs_hook=_without_doubles)
     except json.JSONDecodeError as error:
         where = f"line {error.lineno}, column {error.colno}"
         raise refuse(where, f"this is not JSON: {error.msg}", "See docs/formats.md for an example.") from None
     except RecursionError:
         raise refuse("file", "it is nested too deeply to be a layout", "See docs/formats.md.") from None
+    except Refused as refused:
+        raise Refused(*(_with_line(text, problem) for problem in refused.problems)) from None
     try:
         return read(document)
     except Refused as refused:
         raise Refused(*(_with_line(text, problem) for problem in refused.problems)) from None
+
+
+def _without_doubles(pairs: list[tuple[str, Any]]) -> Json:
+    """A ball that stands twice would silently be moved: refused, as two cue balls are at the table."""
+    seen: Json = {}
+    for key, value in pairs:
+        if key in seen:
+            raise refuse(key[:30], f"“{key[:30]}” stands twice", "Keep one of them.")
+        seen[key] = value
+    return seen
 
 
 def _not_finite(word: str) -> float:
@@ -90,16 +110,16 @@ def read_layout(document: object) -> Layout:
     """Only the layout of a document: any balls of the game, as the simulator takes them."""
     if not isinstance(document, dict):
         raise refuse("layout", f"{_short(document)} is not a layout", "See docs/formats.md for an example.")
-    return _layout_of(document)[0]
+    return _layout_of(document, ALL_BALLS)[0]
 
 
-def _layout_of(document: Json) -> tuple[Layout, Json | None, str]:
+def _layout_of(document: Json, allowed: tuple[str, ...] | None = None) -> tuple[Layout, Json | None, str]:
     named = document.get("table", "pool-9ft")
     table, table_fields = read_table(named), named if isinstance(named, dict) else None
     game = document.get("game", "nine-ball")
     if not isinstance(game, str) or game not in GAMES:
         raise refuse("game", f"there is no game {_short(game)}", f"Use one of {', '.join(GAMES)}.")
-    return _layout(table, document.get("balls"), game_named(game).balls), table_fields, game
+    return _layout(table, document.get("balls"), allowed or game_named(game).balls), table_fields, game
 
 
 def _short(value: object) -> str:
@@ -149,32 +169,98 @@ def _is_number(value: object) -> bool:
 def _situation(layout: Layout, game: str, value: object) -> Situation:
     if not isinstance(value, dict):
         raise refuse("situation", f"{_short(value)} is not an object", "Leave it out, or see docs/formats.md.")
-    shooter = value.get("shooter", "me")
-    if shooter not in ("me", "them"):
-        raise refuse("shooter", f"{_short(shooter)} is nobody", 'Use "me" or "them".')
-    in_hand = value.get("ball_in_hand", False)
-    if not isinstance(in_hand, bool):
-        raise refuse("ball_in_hand", f"{_short(in_hand)} is no answer", "Use true or false.")
-    fouls = {key: value.get(key, 0) for key in ("my_fouls", "their_fouls")}
-    for key, count in fouls.items():
-        if isinstance(count, bool) or not isinstance(count, int) or not 0 <= count < 3:
-            raise refuse(key, f"{_short(count)} fouls in a row cannot be", "Use 0, 1 or 2.")
-    return Situation(layout, game, shooter, in_hand, **fouls)
+    hand = value.get("ball_in_hand", False)
+    if not isinstance(hand, str | bool) or hand not in _HANDS:
+        raise refuse("ball_in_hand", f"{_short(hand)} is no answer", 'Use true, false or "behind-line".')
+    return Situation(
+        layout,
+        game,
+        variant=_one_of(value, "variant", "standard", game_named(game).variants),
+        shooter=_one_of(value, "shooter", "me", ("me", "them")),
+        in_hand=_HANDS[hand],
+        my_fouls=_count(value, "my_fouls", 0),
+        their_fouls=_count(value, "their_fouls", 0),
+        my_group=_one_of(value, "my_group", None, (None, "solids", "stripes")),
+        push_out=_one_of(value, "push_out", "none", ("none", "allowed", "made")),
+        my_points=_count(value, "my_points", 0),
+        their_points=_count(value, "their_points", 0),
+        points_to=_count(value, "points_to", 100),
+        ball_on=_one_of(value, "ball_on", None, (None, *BALLS_ON)),
+        free_ball=bool(_one_of(value, "free_ball", False, (False, True))),
+    )
 
 
-def read_strokes(value: object) -> tuple[tuple[str, Stroke], ...]:
-    """Named strokes from their JSON form, each checked."""
+def _one_of(value: Json, key: str, default: Any, accepted: tuple[Any, ...]) -> Any:
+    found = value.get(key, default)
+    if not isinstance(found, str | bool | None) or found not in accepted:
+        words = ", ".join(json.dumps(word) for word in accepted if word is not None)
+        raise refuse(key, f"{_short(found)} is none of these", f"Use {words}.")
+    return found
+
+
+def _count(value: Json, key: str, default: int) -> int:
+    found = value.get(key, default)
+    if isinstance(found, bool) or not isinstance(found, int) or not -10_000 <= found <= 10_000:
+        raise refuse(key, f"{_short(found)} is no count", "Use a whole number.")
+    return found
+
+
+def read_strokes(value: object) -> tuple[OwnStroke, ...]:
+    """Named strokes from their JSON form, each checked; those without an aim are wishes."""
     if not isinstance(value, list) or len(value) > 20:
         raise refuse("strokes", "it is not a list of up to 20 strokes", "See docs/formats.md.")
-    strokes = []
-    for place, item in enumerate(value, 1):
-        if not isinstance(item, dict) or not all(_is_number(item.get(k, 0)) for k in _STROKE - {"name"}):
-            raise refuse(f"stroke {place}", f"{_short(item)} is no stroke", "Give aim_deg and speed_mps as numbers.")
-        if "aim_deg" not in item or "speed_mps" not in item:
-            raise refuse(f"stroke {place}", "aim_deg or speed_mps is missing", "Give both as numbers.")
-        numbers = {key: float(item[key]) for key in _STROKE - {"name"} if key in item}
-        strokes.append((str(item.get("name", f"stroke {place}"))[:60], check_stroke(Stroke(**numbers))))
-    return tuple(strokes)
+    return tuple(_own_stroke(f"stroke {place}", item) for place, item in enumerate(value, 1))
+
+
+def _own_stroke(where: str, item: object) -> OwnStroke:
+    if not isinstance(item, dict) or not all(_is_number(item.get(k, 0)) for k in _STROKE):
+        raise refuse(where, f"{_short(item)} is no stroke", "Give aim_deg and speed_mps as numbers.")
+    wished = [key for key in ("pot", "contact") if key in item]
+    if "speed_mps" not in item or ("aim_deg" in item) + len(wished) != 1:
+        raise refuse(where, "speed_mps is missing, or not one of aim_deg, pot and contact is given", "Give both.")
+    label = str(item.get("name", where))[:60]
+    numbers = {key: float(item[key]) for key in _STROKE if key in item}
+    checked = check_stroke(Stroke(**{"aim_deg": 0.0, **numbers}))
+    if not wished:
+        return label, checked
+    how = {key: number for key, number in numbers.items() if key != "aim_deg"}
+    return label, _wish(f"{where} {wished[0]}", item[wished[0]], wished[0] == "pot", how)
+
+
+def _wish(where: str, value: object, is_pot: bool, how: dict[str, float]) -> Wish:
+    """`{"ball", "pocket"}`, or `{"ball", "fullness", "side", "cushions_first"}`."""
+    if not isinstance(value, dict) or not isinstance(value.get("ball"), str):
+        raise refuse(where, f"{_short(value)} names no ball", 'Give {"ball": "3", ...}.')
+    if is_pot:
+        return Wish(value["ball"], **how, pocket=_one_of(value, "pocket", "", POCKETS))
+    fullness, first = value.get("fullness", 1.0), value.get("cushions_first", [])
+    if not _is_number(fullness) or not 0 < fullness <= 1:
+        raise refuse(f"{where} fullness", f"{_short(fullness)} is out of range", "Use more than 0, up to 1.")
+    if not isinstance(first, list) or len(first) > 5 or any(cushion not in CUSHIONS for cushion in first):
+        raise refuse(f"{where} cushions_first", f"{_short(first)} are no cushions", f"Use {', '.join(CUSHIONS)}.")
+    side = _one_of(value, "side", "left", ("left", "right"))
+    return Wish(value["ball"], **how, fullness=float(fullness), side_hit=side, cushions_first=tuple(first))
+
+
+def _own_stroke_json(label: str, own: Stroke | Wish) -> Json:
+    how = {key: getattr(own, key) for key in ("speed_mps", "side", "height", "elevation_deg")}
+    if isinstance(own, Stroke):
+        return {"name": label, "aim_deg": own.aim_deg, **how}
+    if own.pocket:
+        return {"name": label, **how, "pot": {"ball": own.ball, "pocket": own.pocket}}
+    contact = {"ball": own.ball, "fullness": own.fullness, "side": own.side_hit}
+    return {"name": label, **how, "contact": contact | {"cushions_first": list(own.cushions_first)}}
+
+
+def _situation_json(situation: Situation) -> Json:
+    """What is always said, and what differs from the ordinary."""
+    plain = Situation(situation.layout)
+    hand = next(said for said, meant in _HANDS.items() if meant == situation.in_hand)
+    document: Json = {"shooter": situation.shooter, "ball_in_hand": hand}
+    document |= {"my_fouls": situation.my_fouls, "their_fouls": situation.their_fouls}
+    return document | {
+        key: getattr(situation, key) for key in _SELDOM if getattr(situation, key) != getattr(plain, key)
+    }  # fmt: skip
 
 
 def write(file: LayoutFile, name: str | None = None) -> Json:
@@ -189,12 +275,8 @@ def write(file: LayoutFile, name: str | None = None) -> Json:
         "table": file.table_fields or layout.table.name,
         "game": situation.game,
         "balls": places,
-        "situation": {key: getattr(situation, key) for key in ("shooter", "ball_in_hand", "my_fouls", "their_fouls")},
+        "situation": _situation_json(situation),
     }
     if file.strokes:
-        document["strokes"] = [
-            {"name": label, "aim_deg": s.aim_deg, "speed_mps": s.speed_mps, "side": s.side, "height": s.height,
-             "elevation_deg": s.elevation_deg}
-            for label, s in file.strokes
-        ]  # fmt: skip
+        document["strokes"] = [_own_stroke_json(label, own) for label, own in file.strokes]
     return document | file.unknown

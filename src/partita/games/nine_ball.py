@@ -4,19 +4,34 @@
 - After the contact a ball must be potted or a ball must meet a cushion.
 - The nine potted legally wins, at any time.
 - A foul gives the opponent ball in hand anywhere; a third foul in a row loses the rack.
-- Potted balls stay down, but for the nine: potted on a foul it returns to the foot spot.
+- Potted balls stay down, but for the nine: potted on a foul or a push-out it returns to the foot spot.
+- On the shot after the break the shooter may push out: no ball need be hit, no cushion met. The other
+  player then plays from there, or has the shooter play again.
+
+Variants: "standard"; "no three fouls" (fouls in a row are not counted).
 """
 
+from collections.abc import Sequence
+from dataclasses import replace
+
 import numpy as np
+from numpy.typing import NDArray
 
 from partita.errors import refuse
-from partita.games.game import CONTINUES, FOUL, LOST, TURN_OVER, WON, Outcomes
-from partita.games.situation import Situation, check_cue_ball
-from partita.kernels import kernel
-from partita.physics.loop import FIRST_HIT, RAIL_AFTER, STATUS
+from partita.games.game import ANYWHERE, CHOICE, FOUL, LOST, WON, Call, Outcomes
+from partita.games.judging import (
+    fouls_end_turn,
+    give_cue_ball,
+    lowest_on_table,
+    next_situation,
+    outcomes_of,
+    seen,
+    spot_balls,
+)
+from partita.games.situation import Situation, check_balls, check_fouls, check_unused
 from partita.physics.simulate import Executions
 from partita.table.geometry import Bed
-from partita.table.layout import CUE, ball_label
+from partita.table.layout import CUE
 
 FOULS_THAT_LOSE = 3
 
@@ -25,65 +40,71 @@ class NineBall:
     """The rules of nine-ball."""
 
     name = "nine-ball"
+    title = "Nine-ball"
     balls = (CUE, *(str(number) for number in range(1, 10)))
+    variants = ("standard", "no three fouls")
+    winning_ball = "9"
 
     def check(self, situation: Situation) -> None:
-        """Only balls of this game, the nine among them, and a cue ball to play with."""
-        for name in situation.layout.balls:
-            if name not in self.balls:
-                raise refuse(ball_label(name[:20]), "nine-ball has no such ball", "Use cue and 1 to 9.")
-        if "9" not in situation.layout.balls:
-            raise refuse("layout", "there is no ball to play: the 9 is not on the table", "Place the 9.")
-        check_cue_ball(situation)
-        for whose, fouls in (("my_fouls", situation.my_fouls), ("their_fouls", situation.their_fouls)):
-            if not 0 <= fouls < FOULS_THAT_LOSE:
-                raise refuse(whose, f"{fouls} fouls in a row cannot be", "Use 0, 1 or 2; a third one loses.")
+        """Only balls of this game, the winning one among them, and a cue ball to play with."""
+        check_balls(situation, self.balls, self.name)
+        if self.winning_ball not in situation.layout.balls:
+            where = f"the {self.winning_ball}"
+            raise refuse("layout", f"there is no ball to win with: {where} is not on the table", f"Place {where}.")
+        check_fouls(situation, self._fouls_that_lose(situation))
+        check_unused(
+            situation,
+            self.name,
+            my_group=situation.my_group is not None,
+            ball_on=situation.ball_on is not None,
+            free_ball=situation.free_ball,
+            my_points=situation.my_points != 0,
+            their_points=situation.their_points != 0,
+        )
+
+    def _fouls_that_lose(self, situation: Situation) -> int:
+        return 1_000 if situation.variant == "no three fouls" else FOULS_THAT_LOSE
 
     def legal_targets(self, situation: Situation) -> tuple[str, ...]:
         """The lowest ball on the table."""
-        return (min((name for name in situation.layout.balls if name != CUE), key=int),)
+        return (min(situation.object_balls, key=int),)
 
-    def judge(self, situation: Situation, names: tuple[str, ...], shots: Executions, bed: Bed) -> Outcomes:
+    def pots(self, situation: Situation) -> tuple[str, ...]:
+        """Any ball."""
+        return situation.object_balls
+
+    def judge(
+        self, situation: Situation, names: tuple[str, ...], shots: Executions, calls: Sequence[Call], bed: Bed
+    ) -> Outcomes:
         """Judge executions whose balls are ordered as `names`."""
-        target = names.index(self.legal_targets(situation)[0])
-        places, in_play = shots.finals.copy(), np.where(shots.pocketed == -1, -1, -2).astype(np.int8)
-        code = np.zeros(len(places), dtype=np.int8)
-        nine, last_foul = names.index("9"), situation.shooter_fouls + 1 >= FOULS_THAT_LOSE
-        _judge(shots.facts, shots.pocketed, target, nine, last_foul, bed, code, places, in_play)
-        return Outcomes(code, places, in_play)
+        view = seen(names, shots, calls)
+        legal, winning = view.legal(self.legal_targets(situation)), view.fell(self.winning_ball)
+        code = np.zeros(len(legal), dtype=np.int8)
+        fouls_end_turn(code, legal, view.down.any(axis=1))
+        code[legal & winning] = WON
+        pushed = view.push & (situation.push_out == "allowed") & ~view.scratch & view.ended
+        code[pushed] = CHOICE
+        if situation.shooter_fouls + 1 >= self._fouls_that_lose(situation):
+            code[code == FOUL] = LOST
+        outcomes = outcomes_of(shots, code)
+        give_cue_ball(outcomes, np.isin(code, (FOUL, LOST)), ANYWHERE)
+        self._spot_winning_ball(view.index(self.winning_ball), winning & (code != WON), outcomes, bed)
+        return outcomes
 
+    def _spot_winning_ball(self, column: int, where: np.ndarray, outcomes: Outcomes, bed: Bed) -> None:
+        which = np.zeros_like(outcomes.in_play, dtype=bool)
+        which[:, column] = where
+        spot_balls(outcomes, which, bed)
 
-@kernel
-def _judge(facts, pocketed, target, nine, last_foul, bed, code, places, in_play):
-    """Fill code, and respot the nine, for each execution."""
-    for e in range(facts.shape[0]):
-        potted = False
-        for ball in range(1, pocketed.shape[1]):
-            potted = potted or pocketed[e, ball] >= 0
-        legal = facts[e, FIRST_HIT] == target and pocketed[e, 0] < 0
-        legal = legal and (potted or facts[e, RAIL_AFTER] > 0) and facts[e, STATUS] == 0
-        if legal:
-            code[e] = WON if pocketed[e, nine] >= 0 else (CONTINUES if potted else TURN_OVER)
-            continue
-        code[e] = LOST if last_foul else FOUL
-        in_play[e, 0] = -2
-        if pocketed[e, nine] >= 0:
-            in_play[e, nine] = -1
-            _spot(places[e], in_play[e], nine, bed)
+    def next_targets(self, situation: Situation, names: tuple[str, ...], outcomes: Outcomes) -> NDArray[np.bool_]:
+        """The lowest ball on the table."""
+        return lowest_on_table(outcomes)
 
+    def after(self, situation: Situation, names: tuple[str, ...], outcomes: Outcomes, e: int) -> Situation | None:
+        """The next situation; after a push-out the other player may hand it back."""
+        pushed = outcomes.code[e] == CHOICE
 
-@kernel
-def _spot(places, in_play, ball, bed):
-    """Put a ball on the foot spot, or as near behind it as the balls there allow."""
-    x, y = 0.75 * bed.length, 0.5 * bed.width
-    step = 0.002
-    while x < bed.length - bed.reach:
-        free = True
-        for other in range(1, places.shape[0]):
-            if other != ball and in_play[other] == -1:
-                dx, dy = places[other, 0] - x, places[other, 1] - y
-                free = free and dx * dx + dy * dy >= 4.0 * bed.radius * bed.radius
-        if free:
-            break
-        x += step
-    places[ball, 0], places[ball, 1] = x, y
+        def change(following: Situation, stays: bool) -> Situation:
+            return replace(following, push_out="made") if pushed else following
+
+        return next_situation(situation, names, outcomes, e, change)

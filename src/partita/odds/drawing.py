@@ -6,7 +6,7 @@ import numpy as np
 
 from partita.games.situation import Situation
 from partita.odds.bench import Bench
-from partita.options.trace_reading import Reading, option_from
+from partita.options.trace import read_option
 from partita.physics.simulate import Executions, execute
 from partita.physics.stroke import Stroke
 from partita.physics.trace import path_of
@@ -45,12 +45,12 @@ class Drawing:
 def draw(situation: Situation, stroke: Stroke, shooter: StrokeModel, other: StrokeModel, seed: int = 1) -> Drawing:
     """Draw one stroke of a situation as this shooter plays it."""
     bench = Bench(situation, shooter, other)
-    clean = execute(bench.table, bench.places, stroke.row()[None], physics=bench.physics, trace_rows=_TRACE_ROWS)
-    reading = Reading([stroke], clean, bench.game.judge(bench.situation, bench.names, clean, bench.bed))
-    option = option_from(bench.situation, reading, 0, "drawn")
+    scene = bench.scene
+    reading = scene.play(stroke.row()[None], trace=True)
+    clean, option = reading.shots, read_option(scene, reading, 0, "drawn")
     rows = bench.executions_of(option, standard_draws(seed, _RESTS))
-    fan = execute(bench.table, bench.places, rows[:_FAN], physics=bench.physics, trace_rows=_TRACE_ROWS)
-    rests = execute(bench.table, bench.places, rows, physics=bench.physics)
+    fan = execute(scene.table, bench.places, rows[:_FAN], physics=scene.physics, trace_rows=_TRACE_ROWS)
+    rests = execute(scene.table, bench.places, rows, physics=scene.physics)
     moved = [
         ball for ball in range(len(bench.names))
         if clean.pocketed[0, ball] >= 0 or np.hypot(*(clean.finals[0, ball] - bench.places[ball])) > _MOVED_M
@@ -66,7 +66,7 @@ def draw(situation: Situation, stroke: Stroke, shooter: StrokeModel, other: Stro
 
 
 def _path(bench: Bench, shots: Executions, e: int, ball: int) -> Points:
-    points = path_of(shots.traces[e], ball, bench.physics, bench.bed.radius)
+    points = path_of(shots.traces[e], ball, bench.scene.physics, bench.bed.radius)
     return [[round(t, 3), *_short(bench, x, y)] for t, x, y in points]
 
 
@@ -75,4 +75,4 @@ def _rests(bench: Bench, shots: Executions, ball: int) -> Points:
 
 
 def _short(bench: Bench, x: float, y: float) -> list[float]:
-    return [round(float(v), 3) for v in diamonds(bench.table, x, y)]
+    return [round(float(v), 3) for v in diamonds(bench.scene.table, x, y)]

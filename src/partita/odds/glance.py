@@ -69,7 +69,7 @@ def _ease(windows, bed, places, in_play, ball, me, them):
     """(x, y): either player's make chance of a ball from an ordinary place, with position kept."""
     mine, theirs = 0.0, 0.0
     for pocket in range(6):
-        direction, half, _ = pocket_opening(windows, pocket, places, in_play, ball, bed.radius)
+        direction, half, _ = pocket_opening(windows, pocket, places, in_play, ball, ball + 1, bed.radius)
         if half <= 0.0:
             continue
         ghost_x = places[ball, 0] - 2.0 * bed.radius * math.cos(direction)
@@ -130,7 +130,7 @@ def _make_in_hand(windows, bed, places, in_play, target, player):
     """Best make chance with the cue ball in hand: a short way, nearly straight, into the best pocket."""
     best = 0.0
     for pocket in range(6):
-        direction, half, _ = pocket_opening(windows, pocket, places, in_play, target, bed.radius)
+        direction, half, _ = pocket_opening(windows, pocket, places, in_play, target, target + 1, bed.radius)
         if half <= 0.0:
             continue
         for turn in (0.0, 0.3, -0.3):

@@ -58,10 +58,11 @@ def clear_chance(px, py, fx, fy, distance, places, in_play, skip_one, skip_two, 
 
 
 @kernel
-def pocket_opening(windows, pocket, places, in_play, target, radius):
+def pocket_opening(windows, pocket, places, in_play, target, first_blocker, radius):
     """Direction to a pocket's open middle, half its window (rad) after blockers, and distance.
 
-    Only balls above `target` count as blockers: those below it are gone when it is played.
+    first_blocker : balls from this index on count as blockers; in games played in the balls' order those
+        below the target are gone when it is played
     """
     x, y = places[target, 0], places[target, 1]
     direction, half, distance = window_from(windows, pocket, x, y)
@@ -70,8 +71,8 @@ def pocket_opening(windows, pocket, places, in_play, target, radius):
     low, high = -half, half
     fx, fy = math.cos(direction), math.sin(direction)
     edge_x, edge_y = math.cos(half), math.sin(half)
-    for ball in range(target + 1, places.shape[0]):
-        if in_play[ball] != -1:
+    for ball in range(first_blocker, places.shape[0]):
+        if in_play[ball] != -1 or ball == target:
             continue
         dx, dy = places[ball, 0] - x, places[ball, 1] - y
         along = dx * fx + dy * fy
@@ -109,7 +110,7 @@ def make_chance(windows, bed, pocket, places, in_play, target, cue_x, cue_y, pla
     """Chance of potting `target` into `pocket` directly from (cue_x, cue_y). Never raises; 0 if closed."""
     x, y = places[target, 0], places[target, 1]
     radius = bed.radius
-    direction, half, _ = pocket_opening(windows, pocket, places, in_play, target, radius)
+    direction, half, _ = pocket_opening(windows, pocket, places, in_play, target, 1, radius)
     if half <= 0.0:
         return 0.0
     ghost_x, ghost_y = x - 2.0 * radius * math.cos(direction), y - 2.0 * radius * math.sin(direction)

@@ -12,26 +12,26 @@ from dataclasses import dataclass, field
 import numpy as np
 
 from partita.errors import refuse
-from partita.games.game import FOUL, LOST
 from partita.games.situation import Situation
 from partita.odds.bench import Bench
 from partita.odds.samples import Samples
 from partita.odds.study import Study, Weighed, snapshot
+from partita.options.finder import constructed, fouls_on_purpose, push_outs, swept
 from partita.options.fold import family, fold
 from partita.options.option import Option
-from partita.options.pots import pot_strokes
-from partita.options.sweep import sweep_strokes
-from partita.options.trace_reading import option_from
+from partita.options.scene import rows_of
+from partita.options.trace import read_option
+from partita.options.wishes import Wish, own_strokes
 from partita.physics.stroke import Stroke, check_stroke
-from partita.players.executions import standard_draws
+from partita.players.executions import AIM, standard_draws
 from partita.players.stroke_model import StrokeModel
 
 DEFAULT_SAMPLES = 1000
 MOST_SAMPLES = 20_000
 _FIRST_LOOK = 24
 # Swept strokes tried with noise before the race, of those with the best noise-free leave.
-_SWEPT_TRIED = 48
-_SWEPT_KEPT = 12
+_SWEPT_TRIED = 70
+_SWEPT_KEPT = 16
 _MADE_BY_CHANCE = 0.25
 # The race: how many options stay in, and the share of the full samples each has had by then.
 _ROUNDS = ((18, 0.12), (9, 0.4), (5, 1.0))
@@ -49,7 +49,7 @@ class WeighRequest:
     them: StrokeModel
     seed: int = 1
     samples: int = DEFAULT_SAMPLES
-    own_strokes: tuple[tuple[str, Stroke], ...] = field(default=())
+    own_strokes: tuple[tuple[str, Stroke | Wish], ...] = field(default=())
 
 
 def weigh(request: WeighRequest) -> Iterator[Study]:
@@ -61,7 +61,7 @@ def weigh(request: WeighRequest) -> Iterator[Study]:
     mine = request.situation.shooter == "me"
     shooter, other = (request.me, request.them) if mine else (request.them, request.me)
     race = _Race(Bench(request.situation, shooter, other), request)
-    race.enter(_constructed(race.bench))
+    race.enter(constructed(race.bench.scene))
     if race.field:
         yield race.study(0.1)
     race.enter([*_swept(race.bench, race.draws), *_own(race.bench, request)])
@@ -80,29 +80,15 @@ def check_request(request: WeighRequest) -> None:
     if not 0 <= request.seed < 2**31:
         raise refuse("seed", f"{request.seed} is out of range", "Use 0 to 2147483647.")
     for _, stroke in request.own_strokes:
-        check_stroke(stroke)
-
-
-def _constructed(bench: Bench) -> list[Option]:
-    """Direct pots that drop when played without error."""
-    strokes = pot_strokes(bench.situation, bench.target)
-    if not strokes:
-        return []
-    reading = bench.play_clean(strokes)
-    options = [option_from(bench.situation, reading, e, "constructed") for e in range(len(strokes))]
-    return [option for option in options if option.attacks]
+        if isinstance(stroke, Stroke):
+            check_stroke(stroke)
 
 
 def _swept(bench: Bench, draws: np.ndarray[tuple[int, int], np.dtype[np.float64]]) -> list[Option]:
-    """The sweep's best safeties and kicks: first by their noise-free leave, then tried with noise."""
-    reading = bench.play_clean(sweep_strokes(bench.situation, bench.target))
-    values = bench.clean_values(reading)
-    legal = (reading.outcomes.code != FOUL) & (reading.outcomes.code != LOST)
-    order = [int(e) for e in np.argsort(-values, kind="stable") if legal[e]]
-    # Naming is dear: only the best tenth of the sweep is named.
-    best = order[: max(400, len(order) // 10)]
-    options = [option_from(bench.situation, reading, e, "swept") for e in best]
-    tried = fold(options, family, 3)[:_SWEPT_TRIED]
+    """What the sweep found: first by its noise-free leave, then tried with noise."""
+    scene, aim_sd = bench.scene, float(bench.shooter[AIM])
+    special = [*push_outs(scene, bench.clean_values), *fouls_on_purpose(scene, bench.clean_values)]
+    tried = [*swept(scene, bench.clean_values, aim_sd)[:_SWEPT_TRIED], *special]
     looks = [bench.sample(option, draws[:_FIRST_LOOK]) for option in tried]
     # A safety that goes in this often is a pot that was aimed badly; the pots are there already.
     honest = [i for i, look in enumerate(looks) if tried[i].attacks or look.made.mean() <= _MADE_BY_CHANCE]
@@ -114,8 +100,8 @@ def _own(bench: Bench, request: WeighRequest) -> list[Option]:
     """The user's own strokes, named from their traces like all others; never folded away."""
     if not request.own_strokes:
         return []
-    reading = bench.play_clean([stroke for _, stroke in request.own_strokes])
-    return [option_from(bench.situation, reading, e, "own") for e in range(len(request.own_strokes))]
+    reading = bench.scene.play(rows_of(own_strokes(bench.scene, request.own_strokes)), trace=True)
+    return [read_option(bench.scene, reading, e, "own") for e in range(len(request.own_strokes))]
 
 
 class _Race:

@@ -14,8 +14,9 @@ def family(option: Option) -> tuple[object, ...]:
     """What a player would call the same shot: kind, balls, pocket, cushions, thickness."""
     intention = option.intention
     if option.attacks:
-        return (intention.kind, intention.target, intention.potted, intention.pocket, intention.route)
-    return (intention.kind, intention.target, intention.route, thickness_word(intention.fullness), intention.hit_side)
+        return (intention.kind, intention.target, intention.potted, intention.pocket, intention.route, intention.via)
+    thickness = thickness_word(intention.fullness)
+    return (intention.kind, intention.target, intention.route, thickness, intention.hit_side, intention.behind)
 
 
 def fold(items: Iterable[Item], key: Callable[[Item], object], keep: int) -> list[Item]:

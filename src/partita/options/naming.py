@@ -1,4 +1,4 @@
-"""Names: what a stroke is, from its trace alone, in the words of the field."""
+"""Names: what a stroke is, in the words of the field. One rule set for found strokes and for a user's own."""
 
 import math
 
@@ -96,33 +96,56 @@ def route_words(route: tuple[str, ...]) -> str:
     """
     if len(route) > 2:
         return _COUNT_WORDS.get(len(route), f"{len(route)} rails")
-    return " and ".join(f"the {CUSHION_WORDS[cushion]}" for cushion in route)
+    return " and ".join(f"the {CUSHION_WORDS.get(part) or _jaw_words(part)}" for part in route)
+
+
+def _jaw_words(part: str) -> str:
+    return f"jaw of the {POCKET_WORDS[part.removeprefix('jaw ')]}"
+
+
+_KIND_WORDS = {
+    "rail-first": "Rail first: {target} into the {pocket}",
+    "kick-pot": "Kick {target} off {rails} into the {pocket}",
+    "bank": "Bank {target} off {cushions} into the {pocket}",
+    "combination": "Combination: {target} to {potted}, {pocket}",
+    "carom": "Carom off {target}: {potted} into the {pocket}",
+    "kiss": "Kiss {potted} off {via} into the {pocket}",
+    "safety-thin": "Safe: thin {target}{side}",
+    "safety-stick": "Safe: stick on {target}, {word}",
+    "safety-hide": "Hide behind {behind}: hit {target} {word}{side}",
+    "safety-bank": "Safe: {target} off {cushions}, hit {word}{side}",
+    "safety-distance": "Safe: hit {target} {word}{side}",
+    "kick-and-stick": "Kick and stick off {rails}: {target}",
+    "kick-safety": "Kick safe off {rails}: hit {target} {word}",
+    "escape": "Escape off {rails}: hit {target} {word}",
+    "swerve": "Swerve round to {target}, {word}",
+    "push-out": "Push out",
+    "foul": "Foul on purpose",
+    "miss": "No legal hit",
+}
 
 
 def name_of(intention: Intention) -> str:
     """One line that says what the shot is."""
     target = ball_words(intention.target or "")
     pocket = POCKET_WORDS.get(intention.pocket or "", "")
-    rails = route_words(intention.route)
+    word = thickness_word(intention.fullness)
     if intention.kind == "pot":
-        verb = "Pot" if intention.fullness > 0.93 else "Cut"
+        verb = "Pot" if intention.fullness > 0.93 else ("Thin" if intention.fullness < 0.2 else "Cut")
         return f"{verb} {target} into the {pocket}"
-    if intention.kind == "kick-pot":
-        return f"Kick {target} off {rails} into the {pocket}"
-    if intention.kind == "combination":
-        return f"Combination: {target} to {ball_words(intention.potted or '')}, {pocket}"
-    if intention.kind == "bank":
-        return f"Bank {target} into the {pocket}"
-    if intention.kind == "kick-safety":
-        word = thickness_word(intention.fullness)
-        return f"Kick safe off {rails}: hit {target} {word}"
-    if intention.kind == "safety":
-        word = thickness_word(intention.fullness)
-        side = "" if word == "full" else f" on its {intention.hit_side}"
-        return f"Safe: hit {target} {word}{side}"
-    return f"Miss of {target}" if intention.target else "No ball is hit"
+    return _KIND_WORDS[intention.kind].format(
+        target=target,
+        pocket=pocket,
+        potted=ball_words(intention.potted or ""),
+        rails=route_words(intention.route),
+        cushions=route_words(intention.cushions),
+        via=" and ".join(ball_words(ball) for ball in intention.via),
+        behind=" and ".join(ball_words(ball) for ball in intention.behind),
+        word=word,
+        side="" if word == "full" else f" on its {intention.hit_side}",
+    )
 
 
-def detail_of(stroke: Stroke, table: TableSpec) -> str:
+def detail_of(intention: Intention, stroke: Stroke, table: TableSpec) -> str:
     """The stroke in short: how it is struck and how hard."""
-    return f"{stroke_word(stroke)}, {lengths_words(stroke.speed_mps, table)}"
+    return f"{intention.style or stroke_word(stroke)}, {lengths_words(stroke.speed_mps, table)}"

@@ -1,23 +1,33 @@
 """An option: an intention and the stroke found for it, before it is weighed."""
 
-from dataclasses import dataclass
+import math
+from dataclasses import asdict, dataclass
 
-import numpy as np
-from numpy.typing import NDArray
-
+from partita.games.game import SAFETY, Call
 from partita.physics.stroke import Stroke
 from partita.table.spec import CUSHIONS
+
+# Kinds of shots that pot a ball; all others leave the table to the other player.
+ATTACKS = ("pot", "rail-first", "kick-pot", "bank", "combination", "carom", "kiss")
+SAFETIES = (
+    "safety-distance", "safety-hide", "safety-thin", "safety-bank", "safety-stick", "kick-and-stick", "kick-safety",
+    "escape", "swerve",
+)  # fmt: skip
 
 
 @dataclass(frozen=True)
 class Intention:
     """What a stroke does when played without error, read from its trace.
 
-    kind : "pot", "safety", "kick-safety", "kick-pot", "bank", "combination" or "foul"
+    kind : one of ATTACKS or SAFETIES; "push-out", "foul" or "miss"
     target : the ball hit first; potted : the ball that drops, with its pocket
-    route : cushions of the cue ball before the first contact
+    route : cushions (or pocket jaws) of the cue ball before the first contact
+    cushions : cushions of the potted ball, or of the target when none drops, after the contact
+    via : the balls between: what drives the potted ball, or what it comes off
     fullness : 1 full, 0.5 half, 0 a graze; hit_side : the side of the target that is hit, as the
         shooter sees it
+    style : how the cue ball meets the target: stop, stun, roll, follow, draw
+    behind : the balls that hide the next player's ball
     """
 
     kind: str
@@ -27,11 +37,33 @@ class Intention:
     route: tuple[str, ...]
     fullness: float
     hit_side: str
+    cushions: tuple[str, ...] = ()
+    via: tuple[str, ...] = ()
+    style: str = ""
+    behind: tuple[str, ...] = ()
+
+
+def route_code(route: tuple[str, ...]) -> int:
+    """The ROUTE fact of cushions in order (base 5, the first cushion in the highest place).
+
+    >>> route_code(("head", "near-long"))
+    16
+    """
+    code = 0
+    for cushion in route:
+        code = 5 * code + 1 + CUSHIONS.index(cushion)
+    return code
 
 
 @dataclass(frozen=True)
 class Option:
-    """A stroke with the name it earned. `contact_m` and `cut_rad` are those of the first contact."""
+    """A stroke with the name it earned.
+
+    contact_m, cut_rad : the cue ball's way to the first contact, and the cut there
+    aim_range_deg : the aims, about the stroke's own, between which the ball still drops; 0 for safeties
+    cut_range_deg : how far the cut may vary with them: a wide one is a free choice
+    watch : what to look out for, in words
+    """
 
     stroke: Stroke
     intention: Intention
@@ -40,22 +72,22 @@ class Option:
     name: str
     detail: str
     source: str
+    call: Call = SAFETY
+    aim_range_deg: float = 0.0
+    cut_range_deg: float = 0.0
+    watch: tuple[str, ...] = ()
+
+    def as_json(self) -> dict[str, object]:
+        """The option as plain values, before it is weighed."""
+        stroke = {"aim_deg": self.stroke.aim_deg, "speed_mps": self.stroke.speed_mps, "side": self.stroke.side,
+                  "height": self.stroke.height, "elevation_deg": self.stroke.elevation_deg}  # fmt: skip
+        return {
+            "name": self.name, "detail": self.detail, **asdict(self.intention), "stroke": stroke, "source": self.source,
+            "cut_deg": math.degrees(self.cut_rad), "aim_range_deg": self.aim_range_deg,
+            "cut_range_deg": self.cut_range_deg, "watch": list(self.watch),
+        }  # fmt: skip
 
     @property
     def attacks(self) -> bool:
         """True when the stroke is meant to pot a ball."""
         return self.intention.potted is not None
-
-
-def route_of(code: int) -> tuple[str, ...]:
-    """Cushion names from the ROUTE fact (base 5, the first cushion in the highest place)."""
-    names: list[str] = []
-    while code > 0:
-        names.insert(0, CUSHIONS[code % 5 - 1])
-        code //= 5
-    return tuple(names)
-
-
-def strokes_array(strokes: list[Stroke]) -> NDArray[np.float64]:
-    """(m, 5) rows for the simulator."""
-    return np.array([stroke.row() for stroke in strokes]).reshape(-1, 5)

@@ -4,42 +4,70 @@ import math
 
 import numpy as np
 
-from partita.games.situation import Situation
-from partita.physics.simulate import names_of, places_of
-from partita.physics.stroke import Stroke
-from partita.table.geometry import bed_of
+from partita.options.scene import Floats, Scene
 
-# At the visible target: contacts from thin to full to thin, speeds and heights of tip.
-_CONTACTS = 33
-_FAN_SPEEDS_MPS = (0.5, 0.8, 1.2, 1.7, 2.4, 3.4)
-_FAN_HEIGHTS_R = (-0.3, 0.0, 0.3)
-# Everywhere: kicks by one or more cushions, struck rolling or stunned.
-_DIRECTIONS = 480
-_KICK_SPEEDS_MPS = (1.3, 2.2, 3.4)
-_KICK_HEIGHTS_R = (0.0, 0.3)
+# At each target: contacts from thin to full to thin, speeds, and places of the tip (side, height).
+_CONTACTS, _FEWEST_CONTACTS, _MOST_FAN = 97, 25, 5200
+_FAN_SPEEDS_MPS = (0.5, 0.8, 1.2, 1.8, 2.7, 4.0)
+_FAN_TIPS = ((0.0, 0.0), (0.0, 0.3), (0.0, -0.3))
+# Everywhere: kicks by one or more cushions, struck stunned, rolling, drawn, with running or reverse side.
+_DIRECTIONS = 540
+_KICK_SPEEDS_MPS = (1.3, 2.2, 3.4, 4.8)
+_KICK_TIPS = ((0.0, 0.0), (0.0, 0.25), (0.0, 0.45), (0.0, -0.28), (0.3, 0.2), (-0.3, 0.2))
+_STICK_HEIGHTS = tuple(np.linspace(-0.4, 0.48, 12))
+_STICK_SPEEDS_MPS = (1.4, 1.9, 2.4, 3.0, 3.7, 4.5)
+# Round a blocker: a raised butt with side; the aim starts well to one side.
+_MASSE_DEG, _MASSE_SIDES, _MASSE_SPEEDS_MPS, _MASSE_AIMS = (20.0, 38.0, 55.0), (-0.4, 0.4), (0.9, 1.6), 61
 
 
-def sweep_strokes(situation: Situation, target: str) -> list[Stroke]:
-    """Strokes of the sweep: a fan over the target's width, and every direction for kicks."""
-    names, places = names_of(situation.layout), places_of(situation.layout)
-    line = places[names.index(target)] - places[0]
-    distance, middle = float(np.hypot(*line)), math.atan2(line[1], line[0])
-    reach = math.asin(min(1.0, 2 * bed_of(situation.layout.table).radius / distance))
-    # Equal steps of the offset, so that thin hits are as finely seen as full ones.
-    offsets = np.linspace(-0.97, 0.97, _CONTACTS)
-    fan = [middle + math.asin(offset * math.sin(reach)) for offset in offsets]
-    strokes = [
-        Stroke(math.degrees(aim), speed, 0.0, height)
-        for aim in fan
-        for speed in _FAN_SPEEDS_MPS
-        for height in _FAN_HEIGHTS_R
-    ]
-    around = middle + 2 * np.pi * np.arange(_DIRECTIONS) / _DIRECTIONS
-    strokes += [
-        Stroke(math.degrees(math.remainder(aim, 2 * math.pi)), speed, 0.0, height)
-        for aim in around
-        if abs(math.remainder(aim - middle, 2 * math.pi)) > reach
-        for speed in _KICK_SPEEDS_MPS
-        for height in _KICK_HEIGHTS_R
-    ]
-    return strokes
+def fan(scene: Scene) -> Floats:
+    """(m, 5) strokes straight at every target: equal steps of the offset, so that thin hits are as finely seen."""
+    strokes_each = len(_FAN_SPEEDS_MPS) * len(_FAN_TIPS)
+    contacts = max(_FEWEST_CONTACTS, min(_CONTACTS, _MOST_FAN // (strokes_each * len(scene.targets))) | 1)
+    aims = []
+    for target in scene.targets:
+        reach = math.asin(min(1.0, 2 * scene.bed.radius / scene.distance(target)))
+        offsets = np.linspace(-0.985, 0.985, contacts)
+        aims.append(scene.direction(target) + np.arcsin(offsets * math.sin(reach)))
+    return _grid(np.concatenate(aims), _FAN_SPEEDS_MPS, _FAN_TIPS)
+
+
+def around(scene: Scene) -> Floats:
+    """(m, 5) strokes in every direction, for kicks; counted from the nearest target, so that mirror images agree."""
+    aims = scene.direction(scene.targets[0]) + 2 * np.pi * np.arange(_DIRECTIONS) / _DIRECTIONS
+    return _grid(aims, _KICK_SPEEDS_MPS, _KICK_TIPS)
+
+
+def between(rows: Floats, steps: int = 9) -> Floats:
+    """Strokes between a found one and its neighbours in direction: narrow ways show only there."""
+    half_step = np.pi / _DIRECTIONS
+    offsets = np.linspace(-half_step, half_step, steps)
+    finer = np.repeat(rows, steps, axis=0)
+    finer[:, 0] += np.tile(offsets, len(rows))
+    return finer
+
+
+def tips_and_speeds(rows: Floats) -> Floats:
+    """Found strokes with other heights of the tip and speeds, without side."""
+    speed, height = (grid.ravel() for grid in np.meshgrid(_STICK_SPEEDS_MPS, _STICK_HEIGHTS, indexing="ij"))
+    finer = np.repeat(rows, len(speed), axis=0)
+    finer[:, 1], finer[:, 2], finer[:, 3] = np.tile(speed, len(rows)), 0.0, np.tile(height, len(rows))
+    return finer
+
+
+def swerves(scene: Scene) -> Floats:
+    """(m, 5) strokes with a raised butt and side, to both sides of every target."""
+    found = []
+    for target in scene.targets[:3]:
+        aims = scene.direction(target) + np.linspace(-0.6, 0.6, _MASSE_AIMS)
+        for elevation in _MASSE_DEG:
+            rows = _grid(aims, _MASSE_SPEEDS_MPS, tuple((side, 0.0) for side in _MASSE_SIDES))
+            rows[:, 4] = math.radians(elevation)
+            found.append(rows)
+    return np.concatenate(found)
+
+
+def _grid(aims: Floats, speeds: tuple[float, ...], tips: tuple[tuple[float, float], ...]) -> Floats:
+    aim, speed, tip = np.meshgrid(aims, speeds, np.arange(len(tips)), indexing="ij")
+    place = np.array(tips)[tip.ravel()]
+    return np.column_stack([aim.ravel(), speed.ravel(), place, np.zeros(aim.size)])

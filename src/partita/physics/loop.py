@@ -45,9 +45,11 @@ from partita.physics.prediction import begin_phase, on_nose, predict, zone_at
 ) = range(11)
 FACTS = 11
 # And the measured ones.
-CONTACT_TIME, CUT, SECONDS, CONTACT_SPEED, TARGET_DIRECTION = range(5)
-MEASURES = 5
+CONTACT_TIME, CUT, SECONDS, CONTACT_SPEED, TARGET_DIRECTION, CONTACT_X, CONTACT_Y = range(7)
+MEASURES = 7
 BESIDE_POCKET_M = 0.3
+# A ball that has moved less than this has not left the cushion it was frozen to.
+STILL_FROZEN_M = 0.002
 
 
 @kernel
@@ -58,6 +60,7 @@ def set_up(ws, places, pocketed, bed, physics):
             ws.balls[i, column] = 0.0
         ws.balls[i, 0], ws.balls[i, 1] = places[i, 0], places[i, 1]
         set_before_noses(ws.balls, i, bed)
+        ws.start[i, 0], ws.start[i, 1] = ws.balls[i, 0], ws.balls[i, 1]
         ws.zone[i] = zone_at(bed, ws.balls[i, 0], ws.balls[i, 1])
         begin_phase(ws, i, 0.0, physics, bed.radius)
         ws.next_time[i] = INFINITY
@@ -298,11 +301,20 @@ def _count_rails(ws, i, other, kind, bed, facts):
         if kind == CUSHION and facts[CUE_CUSHIONS_BEFORE] <= 9:
             facts[ROUTE] = 5 * facts[ROUTE] + 1 + other
         return
+    if kind == CUSHION and _was_frozen_there(ws, i):
+        return
     facts[RAIL_AFTER] = 1
     if i == 0:
         facts[CUE_CUSHIONS_AFTER] += 1
     elif i == facts[FIRST_HIT] and kind == CUSHION and _clear_of_pockets(bed, ws.balls[i, 0], ws.balls[i, 1]):
         facts[TARGET_CUSHIONS] += 1
+
+
+@kernel
+def _was_frozen_there(ws, i):
+    """True when a ball meets a cushion where it lay: frozen to it, it is pressed into it, not driven to it."""
+    dx, dy = ws.balls[i, 0] - ws.start[i, 0], ws.balls[i, 1] - ws.start[i, 1]
+    return dx * dx + dy * dy < STILL_FROZEN_M * STILL_FROZEN_M
 
 
 @kernel
@@ -321,6 +333,7 @@ def _note_first_hit(balls, target, now, facts, measures):
     vx, vy = balls[0, 2], balls[0, 3]
     facts[FIRST_HIT] = target
     measures[CONTACT_TIME] = now
+    measures[CONTACT_X], measures[CONTACT_Y] = balls[0, 0], balls[0, 1]
     measures[CUT] = math.atan2(vx * ny - vy * nx, vx * nx + vy * ny)
     measures[CONTACT_SPEED] = math.sqrt(vx * vx + vy * vy)
 

@@ -39,6 +39,7 @@ class Workspace(NamedTuple):
     """Arrays of one running simulation of n balls; made once, used for many executions.
 
     balls : (n, 9) state and acceleration of each ball at its own time `since`
+    start : (n, 2) m, where the balls lay before the stroke
     phase, zone : (n,); since, ends : (n,) s, when the state was valid and when its phase ends
     next_time : (n,) s; next_kind, next_with : (n,) event kind; other ball, cushion, jaw or pocket
     next_speed : (n,) m/s, how fast the balls near each other when the next event is their contact
@@ -46,6 +47,7 @@ class Workspace(NamedTuple):
     """
 
     balls: Floats
+    start: Floats
     phase: Ints
     zone: Ints
     since: Floats
@@ -63,6 +65,7 @@ def new_workspace(count: int) -> Workspace:
     """A workspace for `count` balls."""
     return Workspace(
         balls=np.zeros((count, STATE_COLUMNS)),
+        start=np.zeros((count, 2)),
         phase=np.zeros(count, dtype=np.int64),
         zone=np.zeros(count, dtype=np.int64),
         since=np.zeros(count),

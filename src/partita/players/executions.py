@@ -19,6 +19,9 @@ PIVOT_SHARE = 0.2
 # falling to none at this distance. Source: common practice, no source.
 RAIL_COST, RAIL_REACH_M = 0.4, 0.12
 
+_KICK_M, _KICK_PER_SIGHT = 0.012, 6.0
+_BANK_M, _BANK_PER_SIGHT = 0.0004, 0.3
+
 
 def standard_draws(seed: int, count: int) -> NDArray[np.float64]:
     """(count, DRAWS) standard normal draws, every second row the mirror of the one before it.
@@ -39,15 +42,29 @@ def aim_error(player, speed, side, edge_distance):
     return player[AIM] * power * english * lift
 
 
+def judgement_m(sight_m: float, cue_cushions: int, ball_cushions: int) -> float:
+    """What a player misjudges of a way that he cannot sight along, m at the contact (standard deviation).
+
+    A kick is off by a good part of a ball at its end, more with each cushion; a bank by a small turn of the
+    contact point, since the object ball multiplies it. Growing with the player's sighting error. A judgement,
+    no source.
+    """
+    kick = (_KICK_M + _KICK_PER_SIGHT * sight_m) * math.sqrt(cue_cushions)
+    bank = (_BANK_M + _BANK_PER_SIGHT * sight_m) * math.sqrt(ball_cushions)
+    return math.hypot(kick, bank)
+
+
 @kernel
-def executed(stroke, player, draws, k_endmass, distance, cut, edge_distance, out):
+def executed(stroke, player, draws, k_endmass, distance, cut, judgement, edge_distance, out):
     """Strokes as executed, (m, 5) into out.
 
     stroke : (5,) intended; player : (6,); draws : (m, DRAWS) standard normal
     distance, cut : of the first contact, m and rad; distance 0 when no ball is met
+    judgement : standard deviation, m, at the contact, of what cannot be sighted (`judgement_m`)
     """
     deviation = aim_error(player, stroke[1], stroke[2], edge_distance)
-    sight = player[SIGHT] * (0.25 + math.sin(abs(cut))) / distance if distance > 0.0 else 0.0
+    sighting = player[SIGHT] * (0.25 + math.sin(abs(cut)))
+    sight = math.sqrt(sighting * sighting + judgement * judgement) / distance if distance > 0.0 else 0.0
     intended_squirt = squirt_angle(stroke[2], k_endmass)
     for e in range(draws.shape[0]):
         side = stroke[2] + player[TIP] * draws[e, 2]

@@ -24,12 +24,13 @@ class Layout:
 
     @classmethod
     def in_diamonds(cls, table: TableSpec, **balls: tuple[float, float]) -> "Layout":
-        """A layout from places in diamonds.
+        """A layout from places in diamonds; numbered balls are written b1, b2 ...
 
         >>> Layout.in_diamonds(TableSpec(), cue=(4, 2)).balls
         {'cue': (1.27, 0.635)}
         """
-        return cls(table, {name.lstrip("b"): metres(table, *place) for name, place in balls.items()})
+        names = {name: name[1:] if name[1:].isdigit() else name for name in balls}
+        return cls(table, {names[name]: metres(table, *place) for name, place in balls.items()})
 
     def place_words(self, name: str) -> str:
         """A ball's place as people read it, in diamonds."""

@@ -1,0 +1,263 @@
+"""The finder: every option worth a look in a situation, named, the constructed ones first.
+
+Two sources, one list. *Constructed*: direct pots, aimed by root-finding (`pots`). *Swept*: strokes straight
+at every target, in every direction, and round blockers (`sweep`); what pots a ball or leaves the other
+player little is kept, whatever kind it turns out to be. Every stroke that pots is then moved to the middle
+of the aims that pot, and the range is kept. All are named from their traces (`trace`).
+"""
+
+import math
+from collections.abc import Callable, Iterator
+from dataclasses import dataclass, replace
+from itertools import zip_longest
+
+import numpy as np
+
+from partita.games.game import CONTINUES, FOUL, LOST, WON, Call
+from partita.options.fold import family, fold
+from partita.options.option import ATTACKS, SAFETIES, Option
+from partita.options.pots import aim_ranges, pot_rows
+from partita.options.scene import Floats, Reading, Scene
+from partita.options.sight import is_hooked
+from partita.options.sweep import around, between, fan, swerves, tips_and_speeds
+from partita.options.trace import read_option
+from partita.physics.loop import CONTACT_X, CONTACT_Y, CUT, FIRST_HIT, ROUTE, TARGET_CUSHIONS
+from partita.physics.simulate import execute
+
+# Rack chance, or whatever orders outcomes alike, of every stroke of a reading: (m,).
+Value = Callable[[Reading], Floats]
+# A cut that may vary by this much is a free choice: the ball hangs, and the position decides.
+HANGER_RAD = math.radians(16)
+_HANGER_SHARES = (0.12, 0.35, 0.65, 0.88)
+# Swept strokes that are traced and named: of each cheap family, and in all.
+_STAYS_M = 0.11
+_TRACED_EACH, _TRACED_ATTACKS, _TRACED_SAFETIES = 2, 130, 240
+_REFINED_KICKS = 110
+_NEARLY_FULL_RAD, _STICK_KICKS = 0.45, 18
+_SQUARING_ROUNDS, _SQUARE_RAD = 8, 0.02
+_KEPT_EACH = 2
+_PUSH_OUTS, _FOULS = 6, 2
+
+
+def find(scene: Scene, value: Value, aim_sd_rad: float) -> Iterator[list[Option]]:
+    """Options as they come: the direct pots at once, then what the sweep finds, the most promising first.
+
+    aim_sd_rad : the shooter's aim error, against which a pot's room for error is held
+    """
+    yield constructed(scene)
+    yield swept(scene, value, aim_sd_rad)
+    special = [*push_outs(scene, value), *fouls_on_purpose(scene, value)]
+    if special:
+        yield special
+
+
+def constructed(scene: Scene) -> list[Option]:
+    """Direct pots, centred; a hanger also with the cut chosen freely."""
+    rows = pot_rows(scene)
+    if not len(rows):
+        return []
+    options = _centred(scene, scene.play(rows, trace=True), "constructed")
+    return [*options, *_free_cuts(scene, options)]
+
+
+def swept(scene: Scene, value: Value, aim_sd_rad: float) -> list[Option]:
+    """Everything else: pots by their chance to go in, by turns with safeties by what they leave."""
+    parts = [scene.play(fan(scene)), scene.play(around(scene))]
+    kicks = _promising_kicks(parts[1], value(parts[1]))
+    if len(kicks):
+        parts.append(scene.play(between(kicks)))
+    full = _full_kicks(parts[1])
+    if len(full):
+        squared = _squared(scene, tips_and_speeds(full))
+        if len(squared):
+            parts.append(scene.play(squared))
+    others = [ball for ball in range(1, len(scene.names))]
+    if is_hooked(scene.places, scene.targets, others, scene.bed.radius):
+        parts.append(scene.play(swerves(scene)))
+    attacks: list[_Found] = []
+    safeties: list[_Found] = []
+    for part in parts:
+        values = value(part)
+        for e in _best_by_family(scene, part, values):
+            found = _Found(float(values[e]), _shot(part, e), part.rows[e])
+            (attacks if part.calls[e].ball else safeties).append(found)
+    attack_rows, safety_rows = _rows_in_turn(attacks, _TRACED_ATTACKS), _rows_in_turn(safeties, _TRACED_SAFETIES)
+    pots, safe = [], []
+    if len(attack_rows):
+        named = _centred(scene, scene.play(attack_rows, trace=True), "swept")
+        pots = [option for option in named if option.intention.kind != "pot"]
+        pots.sort(key=lambda option: -math.erf(math.radians(option.aim_range_deg) / 2 / aim_sd_rad / math.sqrt(2)))
+    if len(safety_rows):
+        reading = scene.play(safety_rows, trace=True)
+        named = [read_option(scene, reading, e, "swept") for e in range(len(safety_rows))]
+        safe = [option for option in named if option.intention.kind in SAFETIES]
+    return _by_turns(fold(pots, family, _KEPT_EACH), fold(safe, family, _KEPT_EACH))
+
+
+def _by_turns(one: list[Option], two: list[Option]) -> list[Option]:
+    return [option for pair in zip_longest(one, two) for option in pair if option is not None]
+
+
+@dataclass(frozen=True)
+class _Found:
+    """A swept stroke worth tracing: its value, the shot it is, and its row (5,)."""
+
+    value: float
+    shot: tuple[object, ...]
+    row: Floats
+
+
+def _rows_in_turn(found: list[_Found], most: int) -> Floats:
+    """(k, 5) the best of every shot, then the second best of every shot ...: no route crowds out the others."""
+    seen: dict[tuple[object, ...], int] = {}
+    turns = []
+    for item in sorted(found, key=lambda item: -item.value):
+        turn = seen[item.shot] = seen.get(item.shot, -1) + 1
+        turns.append((turn, item))
+    turns.sort(key=lambda pair: pair[0])
+    return np.array([item.row for _, item in turns[:most]]).reshape(-1, 5)
+
+
+def _shot(reading: Reading, e: int) -> tuple[object, ...]:
+    """First ball, route, call; whether the cue ball stays, and the butt is raised; how full, when hit directly."""
+    facts, safe = reading.shots.facts[e], not reading.calls[e].ball
+    stays, raised = safe and _stays(reading, e), bool(reading.rows[e, 4] > 0)
+    step = round(4 * math.sin(float(reading.shots.measures[e, CUT]))) if safe and facts[ROUTE] == 0 else 0
+    return int(facts[FIRST_HIT]), int(facts[ROUTE]), reading.calls[e], stays, raised, step
+
+
+def _stays(reading: Reading, e: int) -> bool:
+    measures = reading.shots.measures[e]
+    return math.dist(reading.shots.finals[e, 0], (measures[CONTACT_X], measures[CONTACT_Y])) < _STAYS_M
+
+
+def _key(reading: Reading, e: int) -> tuple[object, ...]:
+    """A family that can be told without the trace: the shot, and how its contact and the cue ball's spin are."""
+    banks = int(reading.shots.facts[e, TARGET_CUSHIONS])
+    if reading.calls[e].ball:
+        return *_shot(reading, e), banks > 0
+    cut = float(reading.shots.measures[e, CUT])
+    return *_shot(reading, e), round(4 * math.sin(cut)), banks > 1, bool(reading.rows[e, 3] > 0)
+
+
+def _best_by_family(scene: Scene, reading: Reading, values: Floats) -> list[int]:
+    """Legal strokes, the best few of each cheap family; direct pots are constructed, not swept."""
+    code = reading.outcomes.code
+    facts = reading.shots.facts
+    potted = scene.potted(reading.shots)
+    direct = (potted == facts[:, FIRST_HIT]) & (facts[:, ROUTE] == 0) & (facts[:, TARGET_CUSHIONS] == 0)
+    direct &= reading.rows[:, 4] == 0
+    legal = (code != FOUL) & (code != LOST) & ~((potted >= 0) & direct & np.isin(code, (CONTINUES, WON)))
+    order = np.argsort(-values, kind="stable")
+    return fold([int(e) for e in order if legal[e]], lambda e: _key(reading, e), _TRACED_EACH)
+
+
+def _promising_kicks(reading: Reading, values: Floats) -> Floats:
+    """(k, 5) the best kicks of each route: their neighbours in direction are looked at more finely."""
+    code = reading.outcomes.code
+    legal = (code != FOUL) & (code != LOST) & (reading.shots.facts[:, ROUTE] > 0)
+    order = [int(e) for e in np.argsort(-values, kind="stable") if legal[e]]
+    kept = fold(order, lambda e: _key(reading, e), 1)
+    return reading.rows[kept[:_REFINED_KICKS]]
+
+
+def _full_kicks(reading: Reading) -> Floats:
+    """(k, 5) kicks by one or two cushions that meet the target nearly full: some tip and speed makes them stick."""
+    facts, code = reading.shots.facts, reading.outcomes.code
+    legal = (code != FOUL) & (code != LOST) & (facts[:, ROUTE] > 0) & (facts[:, ROUTE] < 25)
+    cut = np.abs(reading.shots.measures[:, CUT])
+    # One cushion before two: it is the shot that players play.
+    ranked = np.lexsort((cut, facts[:, ROUTE] >= 5))
+    order = [int(e) for e in ranked if legal[e] and cut[e] < _NEARLY_FULL_RAD]
+    kept = fold(order, lambda e: (int(facts[e, ROUTE]), int(facts[e, FIRST_HIT])), 3)
+    return reading.rows[kept[:_STICK_KICKS]]
+
+
+def _squared(scene: Scene, rows: Floats) -> Floats:
+    """Kicks with their aims moved so that they meet a ball full, by secant steps on the cut; those that do."""
+    previous, cut_before = rows[:, 0].copy(), np.full(len(rows), np.nan)
+    rows = rows.copy()
+    cut = np.zeros(len(rows))
+    for _ in range(_SQUARING_ROUNDS):
+        shots = execute(scene.table, scene.places, rows, physics=scene.physics, until_contact=True)
+        cut = np.where(shots.facts[:, FIRST_HIT] > 0, shots.measures[:, CUT], np.nan)
+        with np.errstate(divide="ignore", invalid="ignore"):
+            step = -cut * (rows[:, 0] - previous) / (cut - cut_before)
+        # The first step of each, and any that cannot be trusted, is a small one.
+        step = np.where(np.isfinite(step) & (np.abs(step) < 0.03), step, 0.002)
+        previous, cut_before = rows[:, 0].copy(), cut
+        rows[:, 0] += np.where(np.isfinite(cut) & (np.abs(cut) > _SQUARE_RAD), step, 0.0)
+    return rows[np.abs(np.nan_to_num(cut, nan=1.0)) < 4 * _SQUARE_RAD]
+
+
+def _centred(scene: Scene, reading: Reading, source: str) -> list[Option]:
+    """Strokes that pot, each moved to the middle of the aims that pot the same ball in the same pocket."""
+    made = [
+        e for e in range(len(reading.rows)) if reading.calls[e].ball and reading.outcomes.code[e] in (CONTINUES, WON)
+    ]
+    if not made:
+        return []
+    rows = reading.rows[made].copy()
+    balls = np.array([scene.names.index(reading.calls[e].ball or "") for e in made])
+    pockets = np.array([reading.calls[e].pocket for e in made])
+    ends, cuts = aim_ranges(scene, rows, balls, pockets)
+    rows[:, 0] += 0.5 * (ends[:, 1] - ends[:, 0])
+    middle = scene.play(rows, trace=True, calls=[reading.calls[e] for e in made])
+    options = []
+    for e in range(len(rows)):
+        if middle.outcomes.code[e] not in (CONTINUES, WON):
+            continue
+        option = read_option(scene, middle, e, source)
+        if option.intention.kind in ATTACKS:
+            free = abs(float(cuts[e, 1] - cuts[e, 0]))
+            options.append(
+                replace(option, aim_range_deg=math.degrees(float(ends[e].sum())), cut_range_deg=math.degrees(free))
+            )
+    return options
+
+
+def _free_cuts(scene: Scene, options: list[Option]) -> list[Option]:
+    """Strokes across the range of a hanger: full, and to either side, for the position they give."""
+    rows, origins = [], []
+    for option in options:
+        if math.radians(option.cut_range_deg) < HANGER_RAD:
+            continue
+        for share in _HANGER_SHARES:
+            row = option.stroke.row()
+            row[0] += (share - 0.5) * math.radians(option.aim_range_deg)
+            rows.append(row)
+            origins.append(option)
+    if not rows:
+        return []
+    reading = scene.play(np.array(rows), trace=True, calls=[option.call for option in origins])
+    found = []
+    for e, origin in enumerate(origins):
+        if reading.outcomes.code[e] in (CONTINUES, WON):
+            option = read_option(scene, reading, e, "constructed")
+            if option.intention.kind == "pot":
+                found.append(replace(option, aim_range_deg=origin.aim_range_deg, cut_range_deg=origin.cut_range_deg))
+    return found
+
+
+def push_outs(scene: Scene, value: Value) -> list[Option]:
+    """Where a push-out is allowed: the strokes after which neither player has the better of it."""
+    if scene.situation.push_out != "allowed":
+        return []
+    rows = around(scene)
+    calls = [Call(push_out=True)] * len(rows)
+    reading = scene.play(rows, calls=calls)
+    order = np.argsort(-value(reading), kind="stable")[:_PUSH_OUTS]
+    named = scene.play(rows[order], trace=True, calls=calls[: len(order)])
+    return [read_option(scene, named, e, "swept") for e in range(len(order))]
+
+
+def fouls_on_purpose(scene: Scene, value: Value) -> list[Option]:
+    """The fouls that cost least: worth a look when every legal shot is worse."""
+    reading = scene.play(np.concatenate([fan(scene), around(scene)[::3]]))
+    code = reading.outcomes.code
+    fouls = np.flatnonzero((code == FOUL) & (reading.shots.facts[:, FIRST_HIT] >= 0))
+    order = fouls[np.argsort(-value(reading)[fouls], kind="stable")][:_FOULS]
+    if not len(order):
+        return []
+    named = scene.play(reading.rows[order], trace=True)
+    return [o for e in range(len(order)) if (o := read_option(scene, named, e, "swept")).intention.kind == "foul"]

@@ -1,0 +1,242 @@
+"""Reading a trace: what kind of shot it shows. One rule set for every stroke, found or given by hand."""
+
+import math
+from dataclasses import dataclass, field, replace
+
+import numpy as np
+
+from partita.games.game import FOUL, LOST, Call
+from partita.options.naming import ball_words, detail_of, fullness_of, name_of
+from partita.options.option import Intention, Option
+from partita.options.scene import Floats, Reading, Scene, stroke_of
+from partita.options.sight import blockers_of, is_hooked
+from partita.physics.constants import AFTER, AFTER_OTHER, BALL_BALL, BEFORE, CUSHION, FACING, POCKET, TIP
+from partita.physics.loop import CUT
+from partita.table.spec import CUSHIONS, POCKETS
+
+# A cushion this near (m) before the contact makes it rail first rather than a kick.
+RAIL_FIRST_M = 0.20
+# The cue ball has stuck when it rests this near (ball diameters) to where it met the target; and the target has
+# been sent away when it rests this far from it, m.
+STICK_BALLS, SENT_AWAY_M = 2.0, 0.35
+_FULL_STICK, _THIN, _STOP_FULLNESS = 0.70, 0.22, 0.93
+# Spin over the top at the contact, as a share of a rolling ball's: below and above it is draw and follow.
+_DRAW, _STUN, _ROLL = -0.15, 0.15, 0.80
+
+
+@dataclass
+class _Story:
+    """What a trace tells, in order: the facts from which the shot is named."""
+
+    route: list[str] = field(default_factory=list)
+    last_rail: Floats | None = None
+    target: int = -1
+    met_at: Floats | None = None
+    over: float = 0.0
+    way_m: float = 0.0
+    cue_hits_target: int = 0
+    jaw: bool = False
+    contacts: list[tuple[int, int]] = field(default_factory=list)
+    cushions: dict[int, list[str]] = field(default_factory=dict)
+    pockets: dict[int, int] = field(default_factory=dict)
+
+
+def _story(trace: Floats, radius: float) -> _Story:
+    story, last = _Story(), trace[0, AFTER + 1 : AFTER + 3]
+    for row in trace[1:]:
+        kind, ball, other = int(row[1]), int(row[2]), int(row[3])
+        if kind == BALL_BALL:
+            _note_contact(story, row, ball, other, last, radius)
+        elif kind == CUSHION:
+            _note_rail(story, ball, CUSHIONS[other], row)
+        elif kind in (TIP, FACING):
+            _note_rail(story, ball, f"jaw {POCKETS[other // 2]}", row)
+        elif kind == POCKET:
+            story.pockets[ball] = other
+        if story.target < 0 and ball == 0:
+            here = row[AFTER + 1 : AFTER + 3]
+            story.way_m += float(np.hypot(*(here - last)))
+            last = here
+    return story
+
+
+def _note_contact(story: _Story, row: Floats, ball: int, other: int, last: Floats, radius: float) -> None:
+    one, two = min(ball, other), max(ball, other)
+    story.contacts.append((one, two))
+    if one != 0:
+        return
+    if story.target < 0:
+        cue_first = ball == 0
+        at = row[AFTER + 1 : AFTER + 3] if cue_first else row[AFTER_OTHER + 1 : AFTER_OTHER + 3]
+        vx, vy, wx, wy = row[BEFORE : BEFORE + 4] if cue_first else row[BEFORE + 5 : BEFORE + 9]
+        speed = math.hypot(vx, vy)
+        story.target, story.met_at = two, at.copy()
+        story.over = radius * (wy * vx - wx * vy) / (speed * speed) if speed > 0 else 0.0
+        story.way_m += float(np.hypot(*(at - last)))
+    if two == story.target:
+        story.cue_hits_target += 1
+
+
+def _note_rail(story: _Story, ball: int, name: str, row: Floats) -> None:
+    if ball == 0 and story.target < 0:
+        if name.startswith("jaw") and story.route and story.route[-1] == name:
+            return
+        story.route.append(name)
+        story.last_rail = row[AFTER + 1 : AFTER + 3].copy()
+        return
+    if name.startswith("jaw"):
+        return
+    story.cushions.setdefault(ball, []).append(name)
+
+
+def read_option(scene: Scene, reading: Reading, e: int, source: str) -> Option:
+    """Name stroke e of a reading that was played with its trace."""
+    story = _story(reading.shots.traces[e], scene.bed.radius)
+    cut = float(reading.shots.measures[e, CUT])
+    intention = _intention(scene, reading, e, story, cut)
+    stroke = stroke_of(reading.rows[e])
+    return Option(
+        stroke=stroke,
+        intention=intention,
+        contact_m=max(story.way_m, 0.02) if story.target >= 0 else 0.0,
+        cut_rad=cut,
+        name=name_of(intention),
+        detail=detail_of(intention, stroke, scene.table),
+        source=source,
+        call=reading.calls[e],
+        watch=_double_kiss(story, intention, scene),
+    )
+
+
+def _double_kiss(story: _Story, intention: Intention, scene: Scene) -> tuple[str, ...]:
+    if story.cue_hits_target > 1:
+        return (f"the cue ball kisses {ball_words(intention.target or '')} a second time",)
+    return ()
+
+
+def _intention(scene: Scene, reading: Reading, e: int, story: _Story, cut: float) -> Intention:
+    names, call = scene.names, reading.calls[e]
+    code = int(reading.outcomes.code[e])
+    base = Intention(
+        kind="miss",
+        target=names[story.target] if story.target >= 0 else None,
+        potted=None,
+        pocket=None,
+        route=tuple(story.route),
+        fullness=fullness_of(cut),
+        # A positive cut sends the target to the left of the line, so its right side was hit.
+        hit_side="right" if cut > 0 else "left",
+        cushions=tuple(story.cushions.get(story.target, ())),
+        style=_style(story, cut),
+    )
+    if call.push_out:
+        return replace(base, kind="push-out")
+    if code in (FOUL, LOST):
+        return replace(base, kind="foul" if story.target >= 0 else "miss")
+    if call.ball is None:
+        kind, behind = _safety(scene, reading, e, story, base)
+        return replace(base, kind=kind, behind=behind)
+    potted = names.index(call.ball)
+    kind, via = _attack(story, potted)
+    return replace(
+        base, kind=kind, potted=call.ball, pocket=POCKETS[story.pockets.get(potted, call.pocket)],
+        cushions=tuple(story.cushions.get(potted, ())), via=tuple(names[ball] for ball in via),
+    )  # fmt: skip
+
+
+def _style(story: _Story, cut: float) -> str:
+    """Stop, stun, roll, follow or draw, by the cue ball's spin when it meets the target."""
+    if story.target < 0:
+        return ""
+    if abs(story.over) <= _STUN:
+        return "stop" if fullness_of(cut) >= _STOP_FULLNESS else "stun"
+    if story.over < _DRAW:
+        return "draw"
+    return "roll" if story.over >= _ROLL else "follow"
+
+
+def _attack(story: _Story, potted: int) -> tuple[str, tuple[int, ...]]:
+    """The kind of a shot that pots a ball, and the balls between."""
+    touched = [pair for pair in story.contacts if potted in pair]
+    mover = touched[0][0] if touched[0][0] != potted else touched[0][1]
+    if mover != 0:
+        return "combination", (mover,)
+    if potted != story.target:
+        return "carom", (story.target,)
+    off = [pair[0] if pair[0] != potted else pair[1] for pair in touched[1:]]
+    others = tuple(ball for ball in off if ball != 0)
+    if others:
+        return "kiss", others
+    if story.route:
+        return ("rail-first" if _is_rail_first(story) else "kick-pot"), ()
+    return ("bank" if _banked(story, potted) else "pot"), ()
+
+
+def _banked(story: _Story, potted: int) -> bool:
+    """A cushion on the way; a brush along the rail into the pocket beside it is none."""
+    cushions = story.cushions.get(potted, [])
+    return len(cushions) > 0 and not _brushes_into(cushions, POCKETS[story.pockets[potted]])
+
+
+def _brushes_into(cushions: list[str], pocket: str) -> bool:
+    """One contact with a rail that ends at the pocket."""
+    end, side = pocket.split("-")
+    return len(cushions) == 1 and cushions[0] in (f"{side}-long", end) and end != "side"
+
+
+def _is_rail_first(story: _Story) -> bool:
+    if len(story.route) != 1 or story.last_rail is None or story.met_at is None:
+        return False
+    return float(np.hypot(*(story.met_at - story.last_rail))) < RAIL_FIRST_M
+
+
+def _safety(scene: Scene, reading: Reading, e: int, story: _Story, base: Intention) -> tuple[str, tuple[str, ...]]:
+    """The kind of a legal shot that pots nothing, and what hides the next player's ball."""
+    others = [ball for ball in range(1, len(scene.names))]
+    hooked = is_hooked(scene.places, scene.targets, others, scene.bed.radius)
+    behind = _hidden_behind(scene, reading, e)
+    stuck = _stuck(scene, reading, e, story)
+    if base.route and stuck and base.fullness >= _FULL_STICK and _sent_away(reading, e, story):
+        return "kick-and-stick", behind
+    if base.route and not _is_rail_first(story):
+        return ("escape" if hooked else "kick-safety"), behind
+    if hooked and not base.route:
+        return "swerve", behind
+    if behind:
+        return "safety-hide", behind
+    if stuck and base.fullness >= _FULL_STICK:
+        return "safety-stick", ()
+    if base.fullness < _THIN:
+        return "safety-thin", ()
+    return ("safety-bank" if len(base.cushions) > 1 else "safety-distance"), ()
+
+
+def _stuck(scene: Scene, reading: Reading, e: int, story: _Story) -> bool:
+    rest = reading.shots.finals[e, 0] - story.met_at
+    return float(np.hypot(*rest)) < STICK_BALLS * 2 * scene.bed.radius
+
+
+def _sent_away(reading: Reading, e: int, story: _Story) -> bool:
+    return float(np.hypot(*(reading.shots.finals[e, story.target] - reading.shots.finals[e, 0]))) > SENT_AWAY_M
+
+
+def _hidden_behind(scene: Scene, reading: Reading, e: int) -> tuple[str, ...]:
+    """The balls that hide all of the next player's balls; empty when he sees one of them."""
+    following = scene.game.after(scene.situation, scene.names, reading.outcomes, e)
+    if following is None or following.in_hand != "none":
+        return ()
+    places, on_table = reading.outcomes.places[e], np.flatnonzero(reading.outcomes.in_play[e] == -1)
+    others = [int(ball) for ball in on_table if ball > 0]
+    hiding: list[str] = []
+    for ball in scene.game.legal_targets(following):
+        target = scene.names.index(ball)
+        blockers = blockers_of(places, target, [b for b in others if b != target], scene.bed.radius)
+        if not blockers:
+            return ()
+        hiding += [scene.names[b] for b in blockers if scene.names[b] not in hiding]
+    return tuple(hiding[:2])
+
+
+def push_out_call() -> Call:
+    """What the shooter says when he pushes out."""
+    return Call(push_out=True)
