@@ -74,6 +74,13 @@ class OptionOut(Schema):
     potted: str | None
     pocket: str | None
     route: list[str]
+    cushions: list[str] = Field(default_factory=list)
+    via: list[str] = Field(default_factory=list)
+    behind: list[str] = Field(default_factory=list)
+    style: str = ""
+    aim_range_deg: float = 0.0
+    cut_range_deg: float = 0.0
+    watch: list[str] = Field(default_factory=list)
     fullness: float
     hit_side: str
     cut_deg: float

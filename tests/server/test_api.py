@@ -109,7 +109,7 @@ class Refusals(ApiTest):
             (changed(**{"8": [1e308, 2]}), "is no place"),
             (changed(**{"8": None}), "is no place"),
             (changed(**{"88": [1, 1]}), "no such ball"),
-            (lonely, "the 9 is not on the table"),
+            (lonely, "there is no ball to play"),
             ({}, "format"),
             ({**GOOD, "situation": []}, "is not an object"),
             ({**GOOD, "strokes": [{"aim_deg": 0}]}, "speed_mps is missing"),

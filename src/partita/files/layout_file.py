@@ -223,11 +223,11 @@ def _own_stroke(where: str, item: object) -> OwnStroke:
     checked = check_stroke(Stroke(**{"aim_deg": 0.0, **numbers}))
     if not wished:
         return label, checked
-    how = {key: number for key, number in numbers.items() if key != "aim_deg"}
+    how: dict[str, Any] = {key: number for key, number in numbers.items() if key != "aim_deg"}
     return label, _wish(f"{where} {wished[0]}", item[wished[0]], wished[0] == "pot", how)
 
 
-def _wish(where: str, value: object, is_pot: bool, how: dict[str, float]) -> Wish:
+def _wish(where: str, value: object, is_pot: bool, how: dict[str, Any]) -> Wish:
     """`{"ball", "pocket"}`, or `{"ball", "fullness", "side", "cushions_first"}`."""
     if not isinstance(value, dict) or not isinstance(value.get("ball"), str):
         raise refuse(where, f"{_short(value)} names no ball", 'Give {"ball": "3", ...}.')

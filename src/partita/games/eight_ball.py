@@ -105,14 +105,15 @@ class EightBall:
 
     def next_targets(self, situation: Situation, names: tuple[str, ...], outcomes: Outcomes) -> NDArray[np.bool_]:
         """The next player's group, then the eight; any ball but the eight while the table is open."""
-        on_table = (outcomes.in_play == -1) & (np.array(names) != CUE)
+        on_table = outcomes.on_table()
         stays = outcomes.code == CONTINUES
         solids = np.where(stays, outcomes.group == 1, outcomes.group == 2)
         stripes = np.where(stays, outcomes.group == 2, outcomes.group == 1)
         wanted = np.where(solids[:, None], columns(names, SOLIDS), columns(names, STRIPES))
         wanted[~solids & ~stripes] = columns(names, (*SOLIDS, *STRIPES))
         wanted &= on_table
-        return np.where(wanted.any(axis=1)[:, None], wanted, on_table & columns(names, ("8",)))
+        has_some = np.asarray(wanted.any(axis=1))
+        return np.where(has_some[:, None], wanted, on_table & columns(names, ("8",)))
 
     def after(self, situation: Situation, names: tuple[str, ...], outcomes: Outcomes, e: int) -> Situation | None:
         """The next situation, with the groups as they are now."""

@@ -53,14 +53,31 @@ class Outcomes:
     ball_on: NDArray[np.int8]
     free_ball: NDArray[np.bool_]
 
+    def on_table(self) -> NDArray[np.bool_]:
+        """(m, n) the object balls in play."""
+        found = np.asarray(self.in_play == -1, dtype=np.bool_)
+        found[:, 0] = False
+        return found
+
 
 class Game(Protocol):
-    """The rules of one game. `variants` names the settings in which leagues differ."""
+    """The rules of one game."""
 
-    name: str
-    title: str
-    balls: tuple[str, ...]
-    variants: tuple[str, ...]
+    @property
+    def name(self) -> str:
+        """The game's name in files."""
+
+    @property
+    def title(self) -> str:
+        """The game's name for people."""
+
+    @property
+    def balls(self) -> tuple[str, ...]:
+        """Every ball of the game, the cue ball first."""
+
+    @property
+    def variants(self) -> tuple[str, ...]:
+        """Names of the settings in which leagues differ, the ordinary one first."""
 
     def check(self, situation: Situation) -> None:
         """Refuse a situation that cannot arise in this game."""

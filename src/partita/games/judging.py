@@ -50,7 +50,11 @@ class Seen:
     def fell(self, ball: str) -> Bools:
         """(m,) whether a ball was potted."""
         column = self.index(ball)
-        return self.down[:, column] if column >= 0 else np.zeros(len(self.first), dtype=bool)
+        return np.asarray(self.down[:, column] if column >= 0 else np.zeros(len(self.first)), dtype=np.bool_)
+
+    def any_fell(self) -> Bools:
+        """(m,) whether any object ball was potted."""
+        return np.asarray(self.down.any(axis=1), dtype=np.bool_)
 
     def legal(self, targets: Sequence[str]) -> Bools:
         """(m,) the common pool rule: a legal ball first, then a pot or a cushion, no scratch."""
@@ -173,13 +177,12 @@ def next_situation(
 
 def columns(names: tuple[str, ...], balls: Sequence[str]) -> Bools:
     """(n,) bool, which of `names` are among these balls."""
-    return np.isin(names, balls)
+    return np.isin(np.array(names), np.array(balls))
 
 
 def lowest_on_table(outcomes: Outcomes) -> Bools:
     """(m, n) the first object ball in play, for games played in the balls' order."""
-    on_table = outcomes.in_play == -1
-    on_table[:, 0] = False
+    on_table = outcomes.on_table()
     lowest = np.zeros_like(on_table)
     lowest[np.arange(len(on_table)), np.argmax(on_table, axis=1)] = True
     return lowest & on_table

@@ -80,7 +80,7 @@ class NineBall:
         view = seen(names, shots, calls)
         legal, winning = view.legal(self.legal_targets(situation)), view.fell(self.winning_ball)
         code = np.zeros(len(legal), dtype=np.int8)
-        fouls_end_turn(code, legal, view.down.any(axis=1))
+        fouls_end_turn(code, legal, view.any_fell())
         code[legal & winning] = WON
         pushed = view.push & (situation.push_out == "allowed") & ~view.scratch & view.ended
         code[pushed] = CHOICE

@@ -177,9 +177,9 @@ class Snooker:
 
     def next_targets(self, situation: Situation, names: tuple[str, ...], outcomes: Outcomes) -> NDArray[np.bool_]:
         """What is on; any ball with a free ball."""
-        on_table = (outcomes.in_play == -1) & (np.array(names) != CUE)
+        on_table = outcomes.on_table()
         by_code = np.array([[name != CUE and _is_on(name, on) for name in names] for on in BALLS_ON])
-        return on_table & (by_code[outcomes.ball_on] | outcomes.free_ball[:, None])
+        return np.asarray(on_table & (by_code[outcomes.ball_on] | outcomes.free_ball[:, None]), dtype=np.bool_)
 
     def after(self, situation: Situation, names: tuple[str, ...], outcomes: Outcomes, e: int) -> Situation | None:
         """The next situation when the other player plays from there."""

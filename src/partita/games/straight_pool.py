@@ -77,9 +77,7 @@ class StraightPool:
 
     def next_targets(self, situation: Situation, names: tuple[str, ...], outcomes: Outcomes) -> NDArray[np.bool_]:
         """Any ball."""
-        on_table = outcomes.in_play == -1
-        on_table[:, 0] = False
-        return on_table
+        return outcomes.on_table()
 
     def after(self, situation: Situation, names: tuple[str, ...], outcomes: Outcomes, e: int) -> Situation | None:
         """The next situation: points to or off the shooter's score, the balls racked again when one is left."""

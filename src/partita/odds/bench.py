@@ -35,6 +35,13 @@ Floats = NDArray[np.float64]
 GLANCED = ("nine-ball", "ten-ball")
 
 
+def check_game(situation: Situation) -> None:
+    """Refuse games whose leaves cannot be valued yet."""
+    if situation.game not in GLANCED:
+        accepted = f"Weigh {' or '.join(GLANCED)}; list the options of any."
+        raise refuse("game", f"{situation.game} cannot be weighed yet", accepted)
+
+
 class Bench:
     """One situation with both players: plays strokes, judges them, values what they leave.
 
@@ -44,12 +51,7 @@ class Bench:
     def __init__(self, situation: Situation, shooter: StrokeModel, other: StrokeModel) -> None:
         check(situation.layout)
         game_named(situation.game).check(situation)
-        if situation.game not in GLANCED:
-            raise refuse(
-                "game",
-                f"{situation.game} cannot be weighed yet",
-                f"Weigh {' or '.join(GLANCED)}; list the options of any.",
-            )
+        check_game(situation)
         self.bed, self.windows = bed_of(situation.layout.table), pocket_windows(situation.layout.table)
         self.shooter, self.other = shooter.row(), other.row()
         self.scene = Scene(self._placed(situation) if situation.in_hand != "none" else situation)

@@ -36,7 +36,7 @@ def places_in_hand(situation: Situation) -> Floats:
         free &= np.array([in_the_d(bed, float(x), float(y)) for x, y in spots])
     if not free.any():
         raise refuse("layout", "there is no place for the cue ball in hand", "Take a ball off.")
-    return spots[free]
+    return np.asarray(spots[free])
 
 
 def placed(situation: Situation, shooter: Floats, other: Floats) -> Situation:

@@ -101,6 +101,7 @@ def _option_json(bench: Bench, lines: list[Weighed], place: int) -> Json:
         "style": intention.style,
         "aim_range_deg": round(option.aim_range_deg, 3),
         "cut_range_deg": round(option.cut_range_deg, 1),
+        "watch": list(option.watch),
         "fullness": round(intention.fullness, 4),
         "hit_side": intention.hit_side,
         "cut_deg": round(float(np.degrees(option.cut_rad)), 2),

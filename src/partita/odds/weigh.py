@@ -13,7 +13,7 @@ import numpy as np
 
 from partita.errors import refuse
 from partita.games.situation import Situation
-from partita.odds.bench import Bench
+from partita.odds.bench import Bench, check_game
 from partita.odds.samples import Samples
 from partita.odds.study import Study, Weighed, snapshot
 from partita.options.finder import constructed, fouls_on_purpose, push_outs, swept
@@ -21,6 +21,7 @@ from partita.options.fold import family, fold
 from partita.options.option import Option
 from partita.options.scene import rows_of
 from partita.options.trace import read_option
+from partita.options.watch import with_watch
 from partita.options.wishes import Wish, own_strokes
 from partita.physics.stroke import Stroke, check_stroke
 from partita.players.executions import AIM, standard_draws
@@ -70,6 +71,7 @@ def weigh(request: WeighRequest) -> Iterator[Study]:
         race.go_on(stay, max(_FIRST_LOOK, int(share * request.samples)))
         yield race.study(0.45 + 0.15 * place)
     race.estimate_leaders_again()
+    race.look_out()
     yield race.study(1.0, settled=True)
 
 
@@ -79,6 +81,7 @@ def check_request(request: WeighRequest) -> None:
         raise refuse("samples", f"{request.samples} is out of range", f"Use 50 to {MOST_SAMPLES}.")
     if not 0 <= request.seed < 2**31:
         raise refuse("seed", f"{request.seed} is out of range", "Use 0 to 2147483647.")
+    check_game(request.situation)
     for _, stroke in request.own_strokes:
         if isinstance(stroke, Stroke):
             check_stroke(stroke)
@@ -138,6 +141,13 @@ class _Race:
             self.samples[i] = self.bench.sample(self.field[i], fresh)
             self.used += len(fresh)
             self.confirmed.add(i)
+
+    def look_out(self) -> None:
+        """Say what to watch for each line of the ledger."""
+        lines = self.shown()
+        watched = with_watch(self.bench.scene, [self.field[i] for i in lines], float(self.bench.shooter[AIM]))
+        for i, option in zip(lines, watched, strict=True):
+            self.field[i] = option
 
     def shown(self) -> list[int]:
         """The ledger's lines: one stroke of each family, own strokes always."""

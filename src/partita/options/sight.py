@@ -39,4 +39,5 @@ def _in_the_way(places: Floats, start: int, other: int, aim: float, reach: float
     dx, dy = places[other] - places[start]
     along = dx * math.cos(aim) + dy * math.sin(aim)
     aside = abs(dx * math.sin(aim) - dy * math.cos(aim))
-    return 0 < along < reach + 2 * radius and aside < 2 * radius and along - math.sqrt(4 * radius**2 - aside**2) < reach
+    near = 0 < along < reach + 2 * radius and aside < 2 * radius
+    return bool(near and along - math.sqrt(4 * radius**2 - aside**2) < reach)

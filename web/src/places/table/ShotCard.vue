@@ -16,11 +16,13 @@ const thickness = computed(() => {
 })
 const offset = computed(() => (1 - props.option.fullness) * 44 * (props.option.hit_side === 'right' ? -1 : 1))
 const target = computed(() => BALL_COLOURS[props.option.target ?? '1'])
-const scratches = computed(() =>
-  Object.entries((props.option.leave.scratch ?? {}) as Record<string, number>)
+/** Scratches with their share as sampled; then what a stroke that goes a little wrong may do. */
+const watch = computed(() => [
+  ...Object.entries((props.option.leave.scratch ?? {}) as Record<string, number>)
     .filter(([, share]) => share >= 0.01)
-    .map(([pocket, share]) => `the ${pocketWords(pocket)} (${percent(share)})`),
-)
+    .map(([pocket, share]) => `scratch in the ${pocketWords(pocket)} (${percent(share)})`),
+  ...(props.option.watch ?? []).filter((words) => !words.startsWith('scratch')),
+])
 const isBest = computed(() => study.place === 0)
 const turning = computed(() => props.option.turning_point)
 const endings = computed(() =>
@@ -58,9 +60,11 @@ const endings = computed(() =>
       <h3>Speed</h3>
       <span class="speed">{{ option.detail.split(', ').at(-1) }}</span>
       <span class="muted">{{ option.stroke.speed_mps.toFixed(1) }} m/s</span>
-      <template v-if="scratches.length">
-        <h3 class="watch">Keep clear of</h3>
-        <span>{{ scratches.join('; ') }}</span>
+      <template v-if="watch.length">
+        <h3 class="watch">Watch</h3>
+        <ul>
+          <li v-for="words in watch.slice(0, 4)" :key="words">{{ words }}</li>
+        </ul>
       </template>
     </div>
     <div class="why">
@@ -89,7 +93,7 @@ const endings = computed(() =>
 <style scoped>
 .card {
   display: grid;
-  grid-template-columns: auto auto minmax(112px, 150px) 1fr;
+  grid-template-columns: auto auto minmax(130px, 176px) 1fr;
   gap: 8px 22px;
   padding: 10px 16px 12px;
 }
@@ -104,6 +108,12 @@ h3 {
 }
 .watch {
   margin-top: 6px;
+}
+ul {
+  margin: 0;
+  padding-left: 14px;
+  font-size: 12.5px;
+  line-height: 1.3;
 }
 .speed {
   font: 600 22px/1.15 var(--serif);
