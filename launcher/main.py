@@ -18,7 +18,7 @@ _USAGE = """usage: ./partita start           set this machine up and start Parti
 
 def _bench() -> int:
     prepare(development=False)
-    return max(show([PYTHON, "-m", f"benchmarks.{name}"], cwd=CHECKOUT) for name in ("simulator", "weighing"))
+    return max(show([PYTHON, "-m", f"benchmarks.{name}"], cwd=CHECKOUT) for name in ("simulator", "finder", "weighing"))
 
 
 def _checks() -> int:

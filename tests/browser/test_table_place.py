@@ -216,6 +216,19 @@ class TablePlace(TransactionTestCase):
         self.assertEqual(study.question["them"]["name"], "June Okoro")
         self.assertIn(study.status, ("stopped", "done"))
 
+    def test_another_game_with_a_push_out_is_weighed_and_says_what_to_watch(self) -> None:
+        page = self.page
+        page.get_by_label("Game", exact=True).click()
+        page.get_by_role("option", name="Ten-ball").click()
+        page.get_by_label("Push-out").check()
+        page.get_by_role("button", name="Put ball 10 on the table").click()
+        self.weigh()
+        lines = page.get_by_label("Ledger of options").locator("ol li button")
+        expect(lines.filter(has_text="Push out").first).to_be_visible()
+        self.assertEqual(Study.objects.latest("pk").question["document"]["game"], "ten-ball")
+        lines.filter(has_text=re.compile("Kick|Safe|Hide|Bank")).first.click()
+        expect(page.get_by_label("Shot card").get_by_role("heading", name="Watch")).to_be_visible()
+
     def test_on_a_phone_nothing_scrolls_sideways_and_the_ledger_follows_the_table(self) -> None:
         self.page = self.open_page(PHONE)
         self.weigh()

@@ -16,7 +16,7 @@ from partita.games.situation import Situation
 from partita.odds.bench import Bench, check_game
 from partita.odds.samples import Samples
 from partita.odds.study import Study, Weighed, snapshot
-from partita.options.finder import constructed, fouls_on_purpose, push_outs, swept
+from partita.options.finder import constructed, first_kicks, fouls_on_purpose, push_outs, swept
 from partita.options.fold import family, fold
 from partita.options.option import Option
 from partita.options.scene import rows_of
@@ -62,7 +62,7 @@ def weigh(request: WeighRequest) -> Iterator[Study]:
     mine = request.situation.shooter == "me"
     shooter, other = (request.me, request.them) if mine else (request.them, request.me)
     race = _Race(Bench(request.situation, shooter, other), request)
-    race.enter(constructed(race.bench.scene))
+    race.enter(constructed(race.bench.scene) or first_kicks(race.bench.scene))
     if race.field:
         yield race.study(0.1)
     race.enter([*_swept(race.bench, race.draws), *_own(race.bench, request)])

@@ -19,7 +19,7 @@ from partita.options.option import ATTACKS, SAFETIES, Option
 from partita.options.pots import aim_ranges, pot_rows
 from partita.options.scene import Floats, Reading, Scene
 from partita.options.sight import is_hooked
-from partita.options.sweep import around, between, fan, swerves, tips_and_speeds
+from partita.options.sweep import around, between, fan, few_kicks, swerves, tips_and_speeds
 from partita.options.trace import read_option
 from partita.physics.loop import CONTACT_X, CONTACT_Y, CUT, FIRST_HIT, ROUTE, TARGET_CUSHIONS
 from partita.physics.simulate import execute
@@ -35,7 +35,7 @@ _TRACED_EACH, _TRACED_ATTACKS, _TRACED_SAFETIES = 2, 130, 240
 _REFINED_KICKS = 110
 _NEARLY_FULL_RAD, _STICK_KICKS = 0.45, 18
 _SQUARING_ROUNDS, _SQUARE_RAD = 8, 0.02
-_KEPT_EACH = 2
+_KEPT_EACH, _FIRST_KICKS = 2, 12
 _PUSH_OUTS, _FOULS = 6, 2
 
 
@@ -44,7 +44,7 @@ def find(scene: Scene, value: Value, aim_sd_rad: float) -> Iterator[list[Option]
 
     aim_sd_rad : the shooter's aim error, against which a pot's room for error is held
     """
-    yield constructed(scene)
+    yield constructed(scene) or first_kicks(scene)
     yield swept(scene, value, aim_sd_rad)
     special = [*push_outs(scene, value), *fouls_on_purpose(scene, value)]
     if special:
@@ -58,6 +58,18 @@ def constructed(scene: Scene) -> list[Option]:
         return []
     options = _centred(scene, scene.play(rows, trace=True), "constructed")
     return [*options, *_free_cuts(scene, options)]
+
+
+def first_kicks(scene: Scene) -> list[Option]:
+    """Some legal kicks, at once: what stands in the list of a hooked player until the sweep is done."""
+    rows = few_kicks(scene)
+    reading = scene.play(rows)
+    legal = np.flatnonzero((reading.outcomes.code != FOUL) & (reading.outcomes.code != LOST))
+    kept = fold([int(e) for e in legal], lambda e: _shot(reading, e), 1)[:_FIRST_KICKS]
+    if not kept:
+        return []
+    named = scene.play(rows[kept], trace=True)
+    return [read_option(scene, named, e, "swept") for e in range(len(kept))]
 
 
 def swept(scene: Scene, value: Value, aim_sd_rad: float) -> list[Option]:

@@ -38,6 +38,12 @@ def around(scene: Scene) -> Floats:
     return _grid(aims, _KICK_SPEEDS_MPS, _KICK_TIPS)
 
 
+def few_kicks(scene: Scene) -> Floats:
+    """(m, 5) a thin sweep of the same directions, for a first list when nothing can be hit straight."""
+    aims = scene.direction(scene.targets[0]) + 2 * np.pi * np.arange(_DIRECTIONS) / _DIRECTIONS
+    return _grid(aims, _KICK_SPEEDS_MPS[1:2], _KICK_TIPS[1:2])
+
+
 def between(rows: Floats, steps: int = 9) -> Floats:
     """Strokes between a found one and its neighbours in direction: narrow ways show only there."""
     half_step = np.pi / _DIRECTIONS

@@ -137,9 +137,10 @@ def _intention(scene: Scene, reading: Reading, e: int, story: _Story, cut: float
         kind, behind = _safety(scene, reading, e, story, base)
         return replace(base, kind=kind, behind=behind)
     potted = names.index(call.ball)
-    kind, via = _attack(story, potted)
+    pocket = POCKETS[story.pockets.get(potted, call.pocket)]
+    kind, via = _attack(story, potted, pocket)
     return replace(
-        base, kind=kind, potted=call.ball, pocket=POCKETS[story.pockets.get(potted, call.pocket)],
+        base, kind=kind, potted=call.ball, pocket=pocket,
         cushions=tuple(story.cushions.get(potted, ())), via=tuple(names[ball] for ball in via),
     )  # fmt: skip
 
@@ -155,9 +156,12 @@ def _style(story: _Story, cut: float) -> str:
     return "roll" if story.over >= _ROLL else "follow"
 
 
-def _attack(story: _Story, potted: int) -> tuple[str, tuple[int, ...]]:
+def _attack(story: _Story, potted: int, pocket: str) -> tuple[str, tuple[int, ...]]:
     """The kind of a shot that pots a ball, and the balls between."""
     touched = [pair for pair in story.contacts if potted in pair]
+    if not touched:
+        # So much happened first that the trace kept no more of it: balls have driven each other.
+        return "combination", ()
     mover = touched[0][0] if touched[0][0] != potted else touched[0][1]
     if mover != 0:
         return "combination", (mover,)
@@ -169,13 +173,12 @@ def _attack(story: _Story, potted: int) -> tuple[str, tuple[int, ...]]:
         return "kiss", others
     if story.route:
         return ("rail-first" if _is_rail_first(story) else "kick-pot"), ()
-    return ("bank" if _banked(story, potted) else "pot"), ()
+    return ("bank" if _banked(story.cushions.get(potted, []), pocket) else "pot"), ()
 
 
-def _banked(story: _Story, potted: int) -> bool:
+def _banked(cushions: list[str], pocket: str) -> bool:
     """A cushion on the way; a brush along the rail into the pocket beside it is none."""
-    cushions = story.cushions.get(potted, [])
-    return len(cushions) > 0 and not _brushes_into(cushions, POCKETS[story.pockets[potted]])
+    return len(cushions) > 0 and not _brushes_into(cushions, pocket)
 
 
 def _brushes_into(cushions: list[str], pocket: str) -> bool:

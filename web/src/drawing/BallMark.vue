@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { BALL_COLOURS, ballName } from './balls'
+import { BALL_COLOURS, ballName, isStripe } from './balls'
 import type { Point } from './frame'
 
 defineProps<{ ball: string; at: Point; radius: number; selected?: boolean; wrong?: boolean; words: string }>()
@@ -17,15 +17,15 @@ defineProps<{ ball: string; at: Point; radius: number; selected?: boolean; wrong
   >
     <circle :r="radius * 1.9" fill="transparent" />
     <circle v-if="selected || wrong" :r="radius + 13" class="ring" />
-    <circle :r="radius" :fill="ball === '9' ? '#fbf8ee' : BALL_COLOURS[ball]" class="edge" />
+    <circle :r="radius" :fill="isStripe(ball) ? '#fbf8ee' : BALL_COLOURS[ball]" class="edge" />
     <path
-      v-if="ball === '9'"
+      v-if="isStripe(ball)"
       :d="`M ${-radius * 0.86} ${-radius * 0.5} A ${radius} ${radius} 0 0 1 ${radius * 0.86} ${-radius * 0.5} L ${radius * 0.86} ${radius * 0.5} A ${radius} ${radius} 0 0 1 ${-radius * 0.86} ${radius * 0.5} Z`"
-      :fill="BALL_COLOURS['9']"
+      :fill="BALL_COLOURS[ball]"
     />
     <template v-if="ball !== 'cue'">
       <circle :r="radius * 0.62" fill="#fffdf7" />
-      <text :font-size="radius * 1.12" y="0.36em">{{ ball }}</text>
+      <text :font-size="radius * (ball.length > 1 ? 0.86 : 1.12)" y="0.36em">{{ ball }}</text>
     </template>
   </g>
 </template>

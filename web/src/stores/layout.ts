@@ -6,9 +6,10 @@ import { useSession } from './session'
 export type Place = [number, number]
 export interface Situation {
   shooter: 'me' | 'them'
-  ball_in_hand: boolean
+  ball_in_hand: boolean | 'behind-line'
   my_fouls: number
   their_fouls: number
+  push_out?: 'none' | 'allowed' | 'made'
 }
 export interface LayoutDocument {
   format: string
@@ -25,7 +26,13 @@ interface Scene {
   them: string
 }
 
-export const BALLS = ['cue', '1', '2', '3', '4', '5', '6', '7', '8', '9']
+/** The games that can be weighed, with the number of their last ball. */
+export const GAMES = [
+  { key: 'nine-ball', name: 'Nine-ball', last: 9 },
+  { key: 'ten-ball', name: 'Ten-ball', last: 10 },
+]
+const lastBall = (game: string) => GAMES.find((g) => g.key === game)?.last ?? 15
+const ballsOf = (game: string) => ['cue', ...Array.from({ length: lastBall(game) }, (_, i) => String(i + 1))]
 /** Each account has a draft of its own in this browser. */
 const draftKey = () => `partita-draft-${useSession().username ?? ''}`
 const MOST_STEPS = 100
@@ -59,7 +66,9 @@ export const useLayout = defineStore('layout', () => {
       ? document.value.table
       : String(document.value.table.name ?? 'pool-9ft'),
   )
-  const missing = computed(() => BALLS.filter((ball) => !(ball in document.value.balls)))
+  const missing = computed(() =>
+    ballsOf(document.value.game).filter((ball) => !(ball in document.value.balls)),
+  )
   const isKept = computed(
     () => id.value !== null && kept.value === JSON.stringify([name.value, document.value]),
   )
@@ -87,6 +96,16 @@ export const useLayout = defineStore('layout', () => {
   const place = (ball: string, at: Place) => change((s) => (s.document.balls[ball] = at))
   const remove = (ball: string) => change((s) => Reflect.deleteProperty(s.document.balls, ball))
   const situate = (part: Partial<Situation>) => change((s) => Object.assign(s.document.situation, part))
+  /** Another game: balls that it does not have are taken off. */
+  function playGame(game: string) {
+    change((s) => {
+      s.document.game = game
+      const known = ballsOf(game)
+      s.document.balls = Object.fromEntries(
+        Object.entries(s.document.balls).filter(([ball]) => known.includes(ball)),
+      )
+    })
+  }
   const clear = () => change((s) => (s.document.balls = {}))
   function turn(kind: 'mirror' | 'half-turn') {
     change((s) => {
@@ -138,6 +157,6 @@ export const useLayout = defineStore('layout', () => {
 
   return {
     scene, document, tableName, name, id, selected, missing, isKept, past, future,
-    change, undo, redo, place, remove, situate, clear, turn, load, save, restore,
+    change, undo, redo, place, remove, situate, playGame, clear, turn, load, save, restore,
   } // prettier-ignore
 })

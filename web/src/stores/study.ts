@@ -30,12 +30,19 @@ export const useStudy = defineStore('study', () => {
   /** True when the layout, the situation or a player differs from what was weighed. */
   const stale = computed(() => {
     const question = study.value?.question as
-      | { document: { balls: unknown; situation: unknown; table: unknown }; players: Record<string, string> }
+      | {
+          document: Record<'balls' | 'situation' | 'table' | 'game', unknown>
+          players: Record<string, string>
+        }
       | undefined
     if (!question) return false
-    const { balls, situation, table } = layout.document
-    const asked = [question.document.balls, question.document.situation, question.document.table]
-    return !sameThing(asked, [balls, situation, table]) || !sameThing(question.players, players())
+    const { balls, table, game } = layout.document
+    const situation = { ...layout.document.situation }
+    // Files leave out what is ordinary.
+    if (situation.push_out === 'none') delete situation.push_out
+    const { document } = question
+    const asked = [document.balls, document.situation, document.table, document.game]
+    return !sameThing(asked, [balls, situation, table, game]) || !sameThing(question.players, players())
   })
 
   const players = () => ({ me: layout.scene.me, them: layout.scene.them })

@@ -2,7 +2,7 @@
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { computed, ref } from 'vue'
-import { useLayout, type Situation } from '@/stores/layout'
+import { GAMES, useLayout, type Situation } from '@/stores/layout'
 import { useSession } from '@/stores/session'
 import { useStudy } from '@/stores/study'
 import SceneSelect from './SceneSelect.vue'
@@ -50,7 +50,12 @@ function turnLights() {
       <InputText id="layout-name" v-model="layout.name" placeholder="Untitled layout" class="name" />
     </div>
     <div class="scene" role="group" aria-label="The scene">
-      <span class="game">Nine-ball</span>
+      <SceneSelect
+        label="Game"
+        :options="GAMES"
+        :model-value="layout.document.game"
+        @update:model-value="layout.playGame($event)"
+      />
       <SceneSelect
         label="Me"
         before="Me"
@@ -94,10 +99,23 @@ function turnLights() {
       <label class="hand">
         <input
           type="checkbox"
-          :checked="situation.ball_in_hand"
+          :checked="!!situation.ball_in_hand"
           @change="layout.situate({ ball_in_hand: ($event.target as HTMLInputElement).checked })"
         />
         Ball in hand
+      </label>
+      <label
+        class="hand"
+        title="On the shot after the break: the table may be handed over without a legal shot"
+      >
+        <input
+          type="checkbox"
+          :checked="situation.push_out === 'allowed'"
+          @change="
+            layout.situate({ push_out: ($event.target as HTMLInputElement).checked ? 'allowed' : 'none' })
+          "
+        />
+        Push-out
       </label>
     </div>
     <div class="acts">
@@ -172,10 +190,6 @@ function turnLights() {
   flex-wrap: wrap;
   align-items: center;
   gap: 6px;
-}
-.game {
-  font-weight: 600;
-  margin-right: 6px;
 }
 .unfold {
   display: none;
