@@ -9,6 +9,7 @@ from typing import Any
 
 from partita.errors import Refused, refuse
 from partita.files import layout_file
+from partita.kernels import is_cold
 
 Json = dict[str, Any]
 
@@ -16,6 +17,9 @@ Json = dict[str, Any]
 def main(arguments: Sequence[str] | None = None) -> int:
     """Run one command; 0 when done, 2 with a plain line on stderr for input that is refused."""
     options = _parser().parse_args(arguments)
+    if is_cold():
+        sys.stderr.write("partita: compiling the physics, only this first time: one to three minutes ...\n")
+        sys.stderr.flush()
     command: Callable[[argparse.Namespace], None] = options.command
     try:
         command(options)

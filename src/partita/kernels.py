@@ -43,6 +43,11 @@ def cache_folder() -> Path:
     return parent / f"kernels-{_sources_fingerprint()}"
 
 
+def is_cold() -> bool:
+    """True when no kernel has been compiled for these sources on this machine: the first use takes minutes."""
+    return not cache_folder().is_dir()
+
+
 numba.config.CACHE_DIR = str(cache_folder())  # type: ignore[attr-defined]
 
 # error_model="numpy": a division never raises inside a kernel; kernels report by status instead.

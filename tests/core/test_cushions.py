@@ -5,12 +5,14 @@ import unittest
 
 import numpy as np
 
+from partita.errors import Refused
 from partita.physics.cushion_impact import cushion_impact
+from partita.physics.pocket_windows import straight_window
 from partita.physics.simulate import simulate
 from partita.physics.stroke import Stroke
 from partita.table.geometry import bed_of
 from partita.table.layout import Layout
-from partita.table.spec import TableSpec
+from partita.table.spec import TableSpec, table_from
 
 R, SINE = 0.028575, 0.27
 COSINE = math.sqrt(1 - SINE**2)
@@ -48,6 +50,14 @@ class Pockets(unittest.TestCase):
             corners = [bed.nose_x[0], 0.0] if pocket == 0 else [bed.nose_x[1], bed.nose_x[2]]
             gap = corners[0] * math.sqrt(2) if pocket == 0 else corners[1] - corners[0]
             self.assertTrue(0 < gap - mouth < 0.007, (pocket, gap))
+
+    def test_tight_pockets_take_less_and_loose_ones_more(self) -> None:
+        tight, plain, loose = (
+            straight_window(table_from({"pockets": width}), 0, 1.0) for width in ("tight", "standard", "loose")
+        )
+        self.assertTrue(tight < plain < loose, (tight, plain, loose))
+        with self.assertRaisesRegex(Refused, "table pockets: huge is no width. Use tight, standard, loose"):
+            table_from({"pockets": "huge"})
 
     def test_a_hanging_ball_stays_until_it_is_touched(self) -> None:
         layout = Layout.in_diamonds(self.table, cue=(4, 2), b1=(7.88, 3.88), b9=(1, 1))

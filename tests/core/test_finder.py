@@ -226,16 +226,14 @@ class OtherGames(unittest.TestCase):
 
 class Diamonds(unittest.TestCase):
     def test_swept_kicks_agree_with_three_cushion_arithmetic(self) -> None:
-        # Common practice, no source: 50 through 30 lands at 20 (6 diamonds down the near rail), with running
-        # side; a ball there, on the rail, is found by a three-rail kick whose aim passes near the 30.
-        places: Places = {"cue": (0.5, 0.4), "1": (6.0, 0.12), "8": (3.2, 0.22), "7": (4.6, 0.22), "9": (7.3, 2.8)}
-        kicks = [
-            o for o in options_of(places)
-            if o.intention.route == ("far-long", "foot", "near-long") or o.intention.route == ("far-long", "foot")
-        ]  # fmt: skip
+        # Common practice, no source: from the corner (50) through 30 a ball with running side lands at 20,
+        # within 0.6 diamond: six diamonds down the near rail, where the 1 lies.
+        cue = (0.5, 0.4)
+        three = ("far-long", "foot", "near-long")
+        options = options_of({"cue": cue, "1": (5.9, 0.3), "9": (4.0, 2.0)})
+        kicks = [o.stroke for o in options if o.intention.route == three and o.stroke.side > 0]
         self.assertTrue(kicks)
-        firsts = []
-        for option in kicks:
-            aim = math.radians(option.stroke.aim_deg)
-            firsts.append(10 * (8 - (0.5 + (4 - 0.4) * (TABLE.width_m / 4) / math.tan(aim) / (TABLE.length_m / 8))))
-        self.assertLess(min(abs(np.array(firsts) - 30)), 10)
+        for stroke in kicks:
+            # Where the line of aim crosses the far rail, ten a diamond from the foot rail.
+            along = cue[0] + (4 - cue[1]) / math.tan(math.radians(stroke.aim_deg))
+            self.assertLess(abs(10 * (8 - along) - 30), 6)

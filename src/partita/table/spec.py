@@ -32,6 +32,8 @@ PLAUSIBLE = {
     "e_facing": (0.3, 1.0),
     "e_b": (0.8, 1.0),
 }
+# Pockets in a word: how much narrower or wider the mouths are than the preset's, m. A judgement, no source.
+_POCKET_WIDTHS = {"tight": -0.0065, "standard": 0.0, "loose": 0.0065}
 
 
 @dataclass(frozen=True)
@@ -129,8 +131,18 @@ def table_named(name: str) -> TableSpec:
 
 
 def table_from(values: dict[str, object]) -> TableSpec:
-    """A table from the fields of a profile; fields left out keep the named preset's value."""
+    """A table from the fields of a profile; fields left out keep the named preset's value.
+
+    `pockets` may be "tight" or "loose": both mouths a little narrower or wider than the preset's.
+    """
     base = table_named(str(values.get("name", "pool-9ft")) if values.get("name") in PRESETS else "pool-9ft")
+    pockets = values.get("pockets", "standard")
+    if not isinstance(pockets, str) or pockets not in _POCKET_WIDTHS:
+        raise refuse("table pockets", f"{str(pockets)[:40]} is no width", f"Use {', '.join(_POCKET_WIDTHS)}.")
+    wider = _POCKET_WIDTHS[pockets]
+    base = replace(
+        base, corner_mouth_m=base.corner_mouth_m + wider, side_mouth_m=base.side_mouth_m + wider
+    )  # fmt: skip
     known = {field.name for field in fields(TableSpec)} - {"name"}
     changes: dict[str, float] = {}
     for key, value in values.items():

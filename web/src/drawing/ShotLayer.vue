@@ -4,7 +4,15 @@ import type { Drawing } from '@/api/client'
 import { pathColour } from './balls'
 import { polyline, type Frame, type Point } from './frame'
 
-const props = defineProps<{ drawing: Drawing; frame: Frame; fan: boolean; rests: boolean; radius: number }>()
+const props = defineProps<{
+  drawing: Drawing
+  frame: Frame
+  fan: boolean
+  rests: boolean
+  radius: number
+  /** Where balls lie: no word is put over them. */
+  balls: Point[]
+}>()
 
 const put = (p: readonly number[]): Point => props.frame.fromDiamonds(p)
 const paths = computed(() =>
@@ -32,6 +40,8 @@ const rests = computed(() =>
     at: places.map(put),
   })),
 )
+const isFree = (x: number, y: number) =>
+  !props.balls.some((p) => Math.abs(p[0] - x) < 175 && Math.abs(p[1] - y + 14) < 52)
 /** A word above each cloud of resting places that is large enough to matter. */
 const labels = computed(() =>
   rests.value
@@ -39,12 +49,10 @@ const labels = computed(() =>
     .map(({ ball, at }) => {
       const atShare = (axis: 0 | 1, share: number) =>
         at.map((p) => p[axis]).sort((a, b) => a - b)[Math.floor(share * at.length)] ?? 0
-      return {
-        ball,
-        words: ball === 'cue' ? 'cue ball rests' : `${ball} rests`,
-        x: atShare(0, 0.5),
-        y: atShare(1, 0.06) - 26,
-      }
+      const x = atShare(0, 0.5)
+      const above = atShare(1, 0.06) - 26
+      const y = [above, atShare(1, 0.94) + 60, above - 60].find((tried) => isFree(x, tried)) ?? above
+      return { ball, words: ball === 'cue' ? 'cue ball rests' : `${ball} rests`, x, y }
     }),
 )
 </script>

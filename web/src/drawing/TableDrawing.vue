@@ -104,6 +104,7 @@ defineExpose({ placeAt })
       :fan="fan"
       :rests="rests"
       :radius="radius"
+      :balls="Object.values(places).map((at) => frame.fromDiamonds(at))"
     />
     <g
       v-if="inHand && !dragged"

@@ -186,7 +186,7 @@ watch(
   gap: 10px;
   width: 100%;
   /* At desk height the shot card is seen without scrolling. */
-  max-width: max(560px, calc((100vh - 392px) * 1.81 + 44px));
+  max-width: max(560px, calc((100vh - 412px) * 1.81 + 44px));
   justify-self: center;
 }
 .bed {
