@@ -11,14 +11,15 @@ from launcher.testing import test
 _USAGE = """usage: ./partita start           set this machine up and start Partita with demo data
        ./partita stop            stop what start began
        ./partita test [LABEL]    set up and run every check and test, or the tests named
-       ./partita bench           print the benchmarks' figures and keep them
+       ./partita bench [NAME]    print the benchmarks' figures and keep them; "odds" takes ten minutes
        ./partita checks          measure the physics against its sources anew, into docs/physics.md
        ./partita shots           take the screenshots of docs/screenshots anew"""
 
 
 def _bench() -> int:
     prepare(development=False)
-    return max(show([PYTHON, "-m", f"benchmarks.{name}"], cwd=CHECKOUT) for name in ("simulator", "finder", "weighing"))
+    names = sys.argv[2:] or ["simulator", "finder", "weighing"]
+    return max(show([PYTHON, "-m", f"benchmarks.{name}"], cwd=CHECKOUT) for name in names)
 
 
 def _checks() -> int:

@@ -49,6 +49,14 @@ def _parser() -> argparse.ArgumentParser:
     listed.add_argument("--hand", choices=("right", "left"), default="right")
     listed.add_argument("--table", action="store_true", help="a table for people instead of JSON")
     listed.set_defaults(command=_options)
+    played = commands.add_parser("playout", help="whole racks played by both players: the rack chance and its interval")
+    played.add_argument("file", help="a layout file, or - for stdin")
+    played.add_argument("--me", default="league", help="level, or a file with a stroke model")
+    played.add_argument("--them", default="league", help="level, or a file with a stroke model")
+    played.add_argument("--racks", type=int, default=200)
+    played.add_argument("--seed", type=int, default=1)
+    played.add_argument("--table", action="store_true", help="a line for people instead of JSON")
+    played.set_defaults(command=_playout)
     weigh = commands.add_parser("weigh", help="rank the options of a layout file")
     weigh.add_argument("file", help="a layout file, or - for stdin")
     weigh.add_argument("--me", default="league", help="level, or a file with a stroke model")
@@ -152,6 +160,26 @@ def _overrides(value: object) -> dict[str, float]:
         if isinstance(number, bool) or not isinstance(number, int | float) or not 0 <= number <= 1000:
             raise refuse(f"physics {str(name)[:30]}", f"{str(number)[:30]} is out of range", "Use a number from 0.")
     return {str(name): float(number) for name, number in value.items()}
+
+
+def _playout(options: argparse.Namespace) -> None:
+    from partita.odds.playout import play_out  # noqa: PLC0415 - kernels load only where needed
+
+    situation = layout_file.parse(_text_of(options.file)).situation
+    so_far = None
+    for so_far in play_out(situation, _player(options.me), _player(options.them), options.racks, seed=options.seed):
+        if sys.stderr.isatty():
+            sys.stderr.write(f"\r{so_far.racks} of {options.racks} racks")
+    if so_far is None:
+        return
+    chance = so_far.chance
+    if options.table:
+        spread = 50 * (chance.high - chance.low)
+        _print(f"{100 * chance.value:.1f} ± {spread:.1f} % of {so_far.racks} racks won by the player at the table")
+        return
+    document = {"format": "partita-playout", "version": 1, "seed": options.seed, "for": situation.shooter}
+    figures = {"racks": so_far.racks, "rack_chance": chance.as_json(), "shots_a_rack": round(so_far.shots_a_rack, 2)}
+    _print(json.dumps(document | figures))
 
 
 def _options(options: argparse.Namespace) -> None:

@@ -95,8 +95,9 @@ def _swept(bench: Bench, draws: np.ndarray[tuple[int, int], np.dtype[np.float64]
     looks = [bench.sample(option, draws[:_FIRST_LOOK]) for option in tried]
     # A safety that goes in this often is a pot that was aimed badly; the pots are there already.
     honest = [i for i, look in enumerate(looks) if tried[i].attacks or look.made.mean() <= _MADE_BY_CHANCE]
-    ranked = [tried[i] for i in sorted(honest, key=lambda i: (-float(looks[i].value.mean()), i))]
-    return fold(ranked, family, 1)[:_SWEPT_KEPT]
+    ranked = fold([tried[i] for i in sorted(honest, key=lambda i: (-float(looks[i].value.mean()), i))], family, 1)
+    # Where a push-out is allowed the best one is always shown, however it ranks.
+    return [*ranked[:_SWEPT_KEPT], *(option for option in ranked[_SWEPT_KEPT:] if option.call.push_out)]
 
 
 def _own(bench: Bench, request: WeighRequest) -> list[Option]:

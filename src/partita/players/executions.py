@@ -42,7 +42,8 @@ def aim_error(player, speed, side, edge_distance):
     return player[AIM] * power * english * lift
 
 
-def judgement_m(sight_m: float, cue_cushions: int, ball_cushions: int) -> float:
+@kernel
+def judgement_m(sight_m, cue_cushions, ball_cushions):
     """What a player misjudges of a way that he cannot sight along, m at the contact (standard deviation).
 
     A kick is off by a good part of a ball at its end, more with each cushion; a bank by a small turn of the
