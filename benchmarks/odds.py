@@ -62,11 +62,10 @@ def measured(situation: Situation, me: StrokeModel, them: StrokeModel, racks: in
     shooter, other = (me, them) if mine else (them, me)
     bench = Bench(situation, shooter, other)
     seen = glance(bench.windows, bench.bed, bench.places, False, shooter.row(), other.row())
-    started, study = time.perf_counter(), None
-    for study in weigh(WeighRequest(situation, me, them, samples=400)):
-        pass
+    started = time.perf_counter()
+    study = list(weigh(WeighRequest(situation, me, them, samples=400)))[-1]
     seconds = time.perf_counter() - started
-    options: list[dict[str, dict[str, float]]] = study.document["options"]  # type: ignore[union-attr, assignment]
+    options: list[dict[str, dict[str, float]]] = study.document["options"]  # type: ignore[assignment]
     truth = list(play_out(situation, me, them, racks))[-1]
     return {
         "balls": len(names_of(situation.layout)) - 1,
@@ -108,13 +107,10 @@ def main(positions: int = 60, racks: int = 100) -> None:
             rows.append(measured(situation, me, them, racks))
             sys.stderr.write(f"\r{len(rows)} of {positions} positions")
             sys.stderr.flush()
-    keep("odds", {
-        "racks_a_position": racks,
-        "standard_error_of_truth": round(float(np.sqrt(np.mean([r["truth"] * (1 - r["truth"]) for r in rows]) / racks)), 3),
-        "glance": summary(rows, "glance", racks),
-        "weigh": summary(rows, "weigh", racks),
-        "seconds_a_study": round(float(np.median([row["seconds"] for row in rows])), 2),
-    })  # fmt: skip
+    spread = float(np.mean([row["truth"] * (1 - row["truth"]) for row in rows]) / racks)
+    figures: dict[str, object] = {"racks_a_position": racks, "standard_error_of_truth": round(spread**0.5, 3)}
+    figures |= {name: summary(rows, name, racks) for name in ("glance", "weigh")}
+    keep("odds", figures | {"seconds_a_study": round(float(np.median([row["seconds"] for row in rows])), 2)})
 
 
 if __name__ == "__main__":

@@ -55,6 +55,7 @@ def _parser() -> argparse.ArgumentParser:
     played.add_argument("--them", default="league", help="level, or a file with a stroke model")
     played.add_argument("--racks", type=int, default=200)
     played.add_argument("--seed", type=int, default=1)
+    played.add_argument("--stroke", type=int, default=0, help="begin with the file's own stroke of this number")
     played.add_argument("--table", action="store_true", help="a line for people instead of JSON")
     played.set_defaults(command=_playout)
     weigh = commands.add_parser("weigh", help="rank the options of a layout file")
@@ -163,11 +164,16 @@ def _overrides(value: object) -> dict[str, float]:
 
 
 def _playout(options: argparse.Namespace) -> None:
-    from partita.odds.playout import play_out  # noqa: PLC0415 - kernels load only where needed
+    from partita.odds.playout import first_stroke, play_out  # noqa: PLC0415 - kernels load only where needed
 
-    situation = layout_file.parse(_text_of(options.file)).situation
-    so_far = None
-    for so_far in play_out(situation, _player(options.me), _player(options.them), options.racks, seed=options.seed):
+    file = layout_file.parse(_text_of(options.file))
+    situation, me, them = file.situation, _player(options.me), _player(options.them)
+    if not 0 <= options.stroke <= len(file.strokes):
+        raise refuse("--stroke", f"the file has no stroke {options.stroke}", f"Use 1 to {len(file.strokes)}, or 0.")
+    first, so_far = None, None
+    if options.stroke:
+        first = first_stroke(situation, file.strokes[options.stroke - 1][1], me if situation.shooter == "me" else them)
+    for so_far in play_out(situation, me, them, options.racks, seed=options.seed, first=first):
         if sys.stderr.isatty():
             sys.stderr.write(f"\r{so_far.racks} of {options.racks} racks")
     if so_far is None:

@@ -8,7 +8,9 @@ from scipy.stats import kstest
 
 from partita.errors import Refused
 from partita.games.situation import Situation
-from partita.odds.playout import PlayedOut, _normal_row, play_out
+from partita.odds.playout import PlayedOut, _normal_row, first_stroke, play_out
+from partita.options.wishes import Wish
+from partita.physics.stroke import Stroke
 from partita.players.stroke_model import PRESETS
 from partita.table.layout import Layout
 from partita.table.spec import TableSpec
@@ -18,7 +20,7 @@ LEAGUE, BEGINNER, PRO = PRESETS["league"], PRESETS["beginner"], PRESETS["profess
 THREE = Situation(Layout.in_diamonds(TABLE, cue=(4, 1.2), b7=(6, 1), b8=(2, 3), b9=(7, 3)))
 
 
-def played(situation: Situation, me: object, them: object, racks: int = 60, **more: int) -> PlayedOut:
+def played(situation: Situation, me: object, them: object, racks: int = 60, **more: object) -> PlayedOut:
     return list(play_out(situation, me, them, racks, **more))[-1]  # type: ignore[arg-type]
 
 
@@ -43,6 +45,16 @@ class PlayOut(unittest.TestCase):
         balls = {name: place for name, place in hooked.layout.balls.items() if name != "cue"}
         in_hand = replace(hooked, in_hand="anywhere", layout=Layout(TABLE, balls))
         self.assertGreater(played(in_hand, PRO, PRO).chance.value, played(hooked, PRO, PRO).chance.value + 0.15)
+
+    def test_a_stroke_played_first_is_worth_what_it_leaves(self) -> None:
+        # A pot of the last ball wins at once; a stroke that touches nothing gives ball in hand for it.
+        lip = Situation(Layout.in_diamonds(TABLE, cue=(6.5, 2.5), b9=(7.85, 3.85)))
+        good, bad = (
+            played(lip, PRO, PRO, 40, first=first_stroke(lip, own, PRO)).chance.value
+            for own in (Wish("9", 1.5, pocket="foot-far"), Stroke(180, 0.5))
+        )
+        self.assertGreater(good, 0.95)
+        self.assertLess(bad, 0.05)
 
     def test_draws_are_normal_and_mirrored_in_pairs(self) -> None:
         rows = np.zeros((4000, 5))

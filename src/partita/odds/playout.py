@@ -28,11 +28,14 @@ from partita.odds.policy import (
     place_in_hand,
     play_shot,
 )
+from partita.options.scene import Scene, rows_of
+from partita.options.trace import read_option
+from partita.options.wishes import Wish, own_strokes
 from partita.parallel import CORES, over_slices
 from partita.physics.pocket_windows import pocket_windows
 from partita.physics.simulate import names_of, physics_of, places_of
 from partita.physics.stroke import Stroke
-from partita.players.executions import executed, standard_draws
+from partita.players.executions import SIGHT, executed, judgement_m, standard_draws
 from partita.players.stroke_model import StrokeModel
 from partita.table.geometry import bed_of
 from partita.table.layout import check
@@ -178,15 +181,23 @@ def play_out(
         )  # fmt: skip
 
     for begin in range(0, racks, _AT_A_TIME * CORES):
-        piece = slice(begin, min(racks, begin + _AT_A_TIME * CORES))
-        over_slices(piece.stop - piece.start, lambda part, at=begin: play(slice(at + part.start, at + part.stop)))
-        won = found[: piece.stop, 0]
-        yield PlayedOut(piece.stop, of_mean(won), float(found[: piece.stop, 1].mean()))
+        end = min(racks, begin + _AT_A_TIME * CORES)
+
+        def play_part(part: slice, begin: int = begin) -> None:
+            play(slice(begin + part.start, begin + part.stop))
+
+        over_slices(end - begin, play_part)
+        yield PlayedOut(end, of_mean(found[:end, 0]), float(found[:end, 1].mean()))
 
 
-def first_stroke(stroke: Stroke, contact_m: float, cut_rad: float, judgement: float) -> Floats:
-    """(9,) for `play_out`: a stroke with the first contact that its errors depend on."""
-    return np.concatenate([stroke.row(), [contact_m, abs(cut_rad), judgement, 0.0]])
+def first_stroke(situation: Situation, own: Stroke | Wish, shooter: StrokeModel) -> Floats:
+    """(9,) for `play_out`: a stroke of one's own with the first contact on which its errors depend."""
+    scene = Scene(situation)
+    option = read_option(scene, scene.play(rows_of(own_strokes(scene, [("stroke", own)])), trace=True), 0, "own")
+    intention = option.intention
+    banked = len(intention.cushions) if intention.kind == "bank" else 0
+    judgement = judgement_m(float(shooter.row()[SIGHT]), len(intention.route), banked)
+    return np.concatenate([option.stroke.row(), [option.contact_m, abs(option.cut_rad), judgement, 0.0]])
 
 
 def _check(situation: Situation, racks: int) -> None:
