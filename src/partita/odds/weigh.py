@@ -18,6 +18,7 @@ from partita.odds.samples import Samples
 from partita.odds.study import Study, Weighed, snapshot
 from partita.options.finder import constructed, first_kicks, fouls_on_purpose, push_outs, swept
 from partita.options.fold import family, fold
+from partita.options.improve import variants
 from partita.options.option import Option
 from partita.options.scene import rows_of
 from partita.options.trace import read_option
@@ -37,6 +38,8 @@ _MADE_BY_CHANCE = 0.25
 # The race: how many options stay in, and the share of the full samples each has had by then.
 _ROUNDS = ((18, 0.12), (9, 0.4), (5, 1.0))
 _LEADERS = 3
+# After these rounds the leaders' speed and tip are varied; a better stroke of the same shot takes its place.
+_IMPROVED_ROUNDS = 2
 # Draws of the final estimate come from a stream of their own.
 _FRESH = 7_919
 
@@ -69,6 +72,8 @@ def weigh(request: WeighRequest) -> Iterator[Study]:
     yield race.study(0.3)
     for place, (stay, share) in enumerate(_ROUNDS):
         race.go_on(stay, max(_FIRST_LOOK, int(share * request.samples)))
+        if place < _IMPROVED_ROUNDS:
+            race.improve_leaders()
         yield race.study(0.45 + 0.15 * place)
     race.estimate_leaders_again()
     race.look_out()
@@ -117,6 +122,7 @@ class _Race:
         self.field: list[Option] = []
         self.samples: dict[int, Samples] = {}
         self.confirmed: set[int] = set()
+        self.improved: set[int] = set()
         self.used = 0
 
     def enter(self, options: list[Option]) -> None:
@@ -135,13 +141,24 @@ class _Race:
         for i in shortlist:
             self._extend(i, samples)
 
-    def estimate_leaders_again(self) -> None:
-        """Replace the leaders' samples by fresh ones, undoing the optimism of being picked."""
-        fresh = standard_draws(self.request.seed + _FRESH, len(self.draws))
+    def improve_leaders(self) -> None:
+        """Enter the neighbours in speed and tip of the best few options."""
         for i in self.shown()[:_LEADERS]:
-            self.samples[i] = self.bench.sample(self.field[i], fresh)
-            self.used += len(fresh)
-            self.confirmed.add(i)
+            if i not in self.improved and self.field[i].source != "own":
+                self.improved.add(i)
+                self.enter(variants(self.bench.scene, self.field[i]))
+
+    def estimate_leaders_again(self) -> None:
+        """Replace the leaders' samples by fresh ones, undoing the optimism of being picked.
+
+        A leader that falls behind lets another one up, which is then estimated anew as well.
+        """
+        fresh = standard_draws(self.request.seed + _FRESH, len(self.draws))
+        while waiting := [i for i in self.shown()[:_LEADERS] if i not in self.confirmed]:
+            for i in waiting:
+                self.samples[i] = self.bench.sample(self.field[i], fresh)
+                self.used += len(fresh)
+                self.confirmed.add(i)
 
     def look_out(self) -> None:
         """Say what to watch for each line of the ledger."""

@@ -56,7 +56,7 @@ def constructed(scene: Scene) -> list[Option]:
     rows = pot_rows(scene)
     if not len(rows):
         return []
-    options = _centred(scene, scene.play(rows, trace=True), "constructed")
+    options = centred(scene, scene.play(rows, trace=True), "constructed")
     return [*options, *_free_cuts(scene, options)]
 
 
@@ -96,7 +96,7 @@ def swept(scene: Scene, value: Value, aim_sd_rad: float) -> list[Option]:
     attack_rows, safety_rows = _rows_in_turn(attacks, _TRACED_ATTACKS), _rows_in_turn(safeties, _TRACED_SAFETIES)
     pots, safe = [], []
     if len(attack_rows):
-        named = _centred(scene, scene.play(attack_rows, trace=True), "swept")
+        named = centred(scene, scene.play(attack_rows, trace=True), "swept")
         pots = [option for option in named if option.intention.kind != "pot"]
         pots.sort(key=lambda option: -math.erf(math.radians(option.aim_range_deg) / 2 / aim_sd_rad / math.sqrt(2)))
     if len(safety_rows):
@@ -202,7 +202,7 @@ def _squared(scene: Scene, rows: Floats) -> Floats:
     return rows[np.abs(np.nan_to_num(cut, nan=1.0)) < 4 * _SQUARE_RAD]
 
 
-def _centred(scene: Scene, reading: Reading, source: str) -> list[Option]:
+def centred(scene: Scene, reading: Reading, source: str) -> list[Option]:
     """Strokes that pot, each moved to the middle of the aims that pot the same ball in the same pocket."""
     made = [
         e for e in range(len(reading.rows)) if reading.calls[e].ball and reading.outcomes.code[e] in (CONTINUES, WON)

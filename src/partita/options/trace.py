@@ -169,10 +169,11 @@ def _attack(story: _Story, potted: int, pocket: str) -> tuple[str, tuple[int, ..
         return "carom", (story.target,)
     off = [pair[0] if pair[0] != potted else pair[1] for pair in touched[1:]]
     others = tuple(ball for ball in off if ball != 0)
+    if story.route:
+        # However the ball goes on from there, to the player it is a kick.
+        return ("rail-first" if _is_rail_first(story) else "kick-pot"), others
     if others:
         return "kiss", others
-    if story.route:
-        return ("rail-first" if _is_rail_first(story) else "kick-pot"), ()
     return ("bank" if _banked(story.cushions.get(potted, []), pocket) else "pot"), ()
 
 
