@@ -13,7 +13,7 @@ from partita.errors import Refused
 from partita.games.game import Call
 from partita.games.situation import Situation
 from partita.odds.listing import list_options
-from partita.odds.placement import placed
+from partita.odds.placement import best_make_worth, placed
 from partita.options.finder import constructed
 from partita.options.option import Option
 from partita.options.scene import Scene, rows_of
@@ -182,10 +182,11 @@ class Catalogue(unittest.TestCase):
 
     def test_ball_in_hand_is_placed_where_the_next_ball_is_all_but_certain(self) -> None:
         hand = situation({"3": (6.0, 3.0), "9": (2.0, 1.0)}, in_hand="anywhere")
-        there = placed(hand, LEAGUE.row(), LEAGUE.row())
+        there = placed(hand, best_make_worth(hand, LEAGUE.row()))
         best = constructed(Scene(there))
         self.assertTrue(best and max(o.aim_range_deg for o in best) > 2.0)
-        behind = placed(replace(hand, game="straight-pool", in_hand="behind-line"), LEAGUE.row(), LEAGUE.row())
+        line = replace(hand, game="straight-pool", in_hand="behind-line")
+        behind = placed(line, best_make_worth(line, LEAGUE.row()))
         self.assertLessEqual(behind.layout.balls["cue"][0], 0.25 * TABLE.length_m + 1e-9)
 
 

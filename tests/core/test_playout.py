@@ -51,7 +51,7 @@ class PlayOut(unittest.TestCase):
         lip = Situation(Layout.in_diamonds(TABLE, cue=(6.5, 2.5), b9=(7.85, 3.85)))
         good, bad = (
             played(lip, PRO, PRO, 40, first=first_stroke(lip, own, PRO)).chance.value
-            for own in (Wish("9", 1.5, pocket="foot-far"), Stroke(180, 0.5))
+            for own in (Wish("9", 1.5, height=-0.35, pocket="foot-far"), Stroke(180, 0.5))
         )
         self.assertGreater(good, 0.95)
         self.assertLess(bad, 0.05)

@@ -8,7 +8,7 @@ from partita.games import game_named
 from partita.games.game import CHOICE, CONTINUES, FOUL, LOST, NOT_IN_HAND, TURN_OVER, WON, Outcomes
 from partita.games.situation import Situation
 from partita.odds.glance import BEST_MAKE, GLANCE_COLUMNS, VALUE, VISIBLE, glance_batch
-from partita.odds.placement import places_in_hand
+from partita.odds.placement import placed
 from partita.odds.samples import (
     FOULED,
     IN_SHAPE,
@@ -24,7 +24,7 @@ from partita.options.option import Option
 from partita.options.scene import Reading, Scene
 from partita.parallel import over_slices
 from partita.physics.pocket_windows import pocket_windows
-from partita.physics.simulate import Executions, execute, names_of
+from partita.physics.simulate import Executions, execute
 from partita.players.executions import SIGHT, executed, judgement_m
 from partita.players.stroke_model import StrokeModel
 from partita.table.geometry import bed_of
@@ -54,20 +54,14 @@ class Bench:
         check_game(situation)
         self.bed, self.windows = bed_of(situation.layout.table), pocket_windows(situation.layout.table)
         self.shooter, self.other = shooter.row(), other.row()
-        self.scene = Scene(self._placed(situation) if situation.in_hand != "none" else situation)
+        self.scene = Scene(placed(situation, self._worth_in_hand) if situation.in_hand != "none" else situation)
         self.situation, self.names, self.places = self.scene.situation, self.scene.names, self.scene.places
         self.target = self.scene.game.legal_targets(self.situation)[0]
 
-    def _placed(self, situation: Situation) -> Situation:
-        """Ball in hand: the cue ball goes where the glance likes it best."""
-        spots = places_in_hand(situation)
-        names = names_of(situation.with_cue_at((0.0, 0.0)).layout)
-        places = np.zeros((len(spots), len(names), 2))
-        places[:, 0], places[:, 1:] = spots, np.array([situation.layout.balls[name] for name in names[1:]])
-        in_play = np.full((len(spots), len(names)), -1, dtype=np.int8)
-        values = self._glances(places, in_play, np.zeros(len(spots), dtype=bool), self.shooter, self.other)[:, VALUE]
-        best = spots[int(np.argmax(values))]
-        return situation.with_cue_at((float(best[0]), float(best[1])))
+    def _worth_in_hand(self, places: Floats) -> Floats:
+        """(k,) rack chance with the cue ball put at each of (k, n, 2) places."""
+        in_play, placed_already = np.full(places.shape[:2], -1, dtype=np.int8), np.zeros(len(places), dtype=bool)
+        return self._glances(places, in_play, placed_already, self.shooter, self.other)[:, VALUE]
 
     def _glances(
         self, places: Floats, in_play: NDArray[np.int8], in_hand: NDArray[np.bool_], me: Floats, them: Floats

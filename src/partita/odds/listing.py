@@ -5,7 +5,7 @@ import numpy as np
 from partita.errors import refuse
 from partita.games.situation import Situation
 from partita.odds.leaves import leave_order
-from partita.odds.placement import placed
+from partita.odds.placement import best_make_worth, placed
 from partita.options.finder import find
 from partita.options.fold import family, fold
 from partita.options.option import Option
@@ -33,7 +33,7 @@ def list_options(
     mine = situation.shooter == "me"
     shooter, other = (me, them) if mine else (them, me)
     rows = shooter.row(), other.row()
-    scene = Scene(placed(situation, *rows) if situation.in_hand != "none" else situation)
+    scene = Scene(placed(situation, best_make_worth(situation, rows[0])) if situation.in_hand != "none" else situation)
     scene.game.check(situation)
 
     def value(reading: Reading) -> np.ndarray[tuple[int], np.dtype[np.float64]]:

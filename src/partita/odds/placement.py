@@ -1,5 +1,7 @@
 """Ball in hand: where the cue ball is worth most for the next shot."""
 
+from collections.abc import Callable
+
 import numpy as np
 
 from partita.errors import refuse
@@ -39,24 +41,35 @@ def places_in_hand(situation: Situation) -> Floats:
     return np.asarray(spots[free])
 
 
-def placed(situation: Situation, shooter: Floats, other: Floats) -> Situation:
-    """The cue ball where the best make chance of the next ball is greatest."""
-    spots, targets = places_in_hand(situation), game_named(situation.game).legal_targets(situation)
+def placed(situation: Situation, worth: Callable[[Floats], Floats]) -> Situation:
+    """The cue ball put where the position is worth most; `worth` of (k, n, 2) places, the cue ball first, is (k,)."""
+    spots = places_in_hand(situation)
     names = names_of(situation.with_cue_at((0.0, 0.0)).layout)
-    balls = np.array([(0.0, 0.0), *(situation.layout.balls[name] for name in names[1:])])
-    on = np.array([names.index(ball) for ball in targets])
-    chances, in_play = np.zeros(len(spots)), np.full(len(names), -1, dtype=np.int8)
-    bed = bed_of(situation.layout.table)
-    _best_from(pocket_windows(situation.layout.table), bed, balls, in_play, spots, on, shooter, chances)
-    best = spots[int(np.argmax(chances))]
+    places = np.zeros((len(spots), len(names), 2))
+    places[:, 0], places[:, 1:] = spots, np.array([situation.layout.balls[name] for name in names[1:]])
+    best = spots[int(np.argmax(worth(places)))]
     return situation.with_cue_at((float(best[0]), float(best[1])))
 
 
+def best_make_worth(situation: Situation, shooter: Floats) -> Callable[[Floats], Floats]:
+    """Worth in any game: the best make chance of a legal ball, for the shooter's stroke model's row."""
+    table = situation.layout.table
+    names = names_of(situation.with_cue_at((0.0, 0.0)).layout)
+    on = np.array([names.index(ball) for ball in game_named(situation.game).legal_targets(situation)])
+
+    def worth(places: Floats) -> Floats:
+        chances, in_play = np.zeros(len(places)), np.full(len(names), -1, dtype=np.int8)
+        _best_from(pocket_windows(table), bed_of(table), places, in_play, on, shooter, chances)
+        return chances
+
+    return worth
+
+
 @kernel
-def _best_from(windows, bed, balls, in_play, spots, on, player, out):
-    """Best make chance from each spot, (k,) into out."""
-    for k in range(spots.shape[0]):
+def _best_from(windows, bed, places, in_play, on, player, out):
+    """Best make chance in each of (k, n, 2) places, (k,) into out."""
+    for k in range(places.shape[0]):
+        x, y = places[k, 0, 0], places[k, 0, 1]
         for ball in on:
             for pocket in range(6):
-                chance = make_chance(windows, bed, pocket, balls, in_play, ball, spots[k, 0], spots[k, 1], player)
-                out[k] = max(out[k], chance)
+                out[k] = max(out[k], make_chance(windows, bed, pocket, places[k], in_play, ball, x, y, player))

@@ -62,7 +62,11 @@ def why_words(top: Samples, following: Samples | None, target: str) -> str:
 
 def reliability_words(lines: Sequence[_Line], settled: bool) -> str:
     """How far the order of the first two can be trusted, and what the intervals do not cover."""
-    scope = "The intervals cover chance in the sampling only; leaves are valued by a formula, not played out."
+    # Measured in `benchmarks/results/odds.json`.
+    scope = (
+        "The intervals cover chance in the sampling only; leaves are valued by a formula, and held against whole racks"
+        " played out such figures ran about four points high."
+    )
     if not lines:
         return "No option has been found yet."
     if len(lines) == 1:
