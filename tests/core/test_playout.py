@@ -48,10 +48,10 @@ class PlayOut(unittest.TestCase):
 
     def test_a_stroke_played_first_is_worth_what_it_leaves(self) -> None:
         # A pot of the last ball wins at once; a stroke that touches nothing gives ball in hand for it.
-        lip = Situation(Layout.in_diamonds(TABLE, cue=(6.5, 2.5), b9=(7.85, 3.85)))
+        last_ball = Situation(Layout.in_diamonds(TABLE, cue=(6.0, 2.6), b9=(7.3, 3.4)))
         good, bad = (
-            played(lip, PRO, PRO, 40, first=first_stroke(lip, own, PRO)).chance.value
-            for own in (Wish("9", 1.5, height=-0.35, pocket="foot-far"), Stroke(180, 0.5))
+            played(last_ball, PRO, PRO, 40, first=first_stroke(last_ball, own, PRO)).chance.value
+            for own in (Wish("9", 1.8, height=-0.2, pocket="foot-far"), Stroke(180, 0.5))
         )
         self.assertGreater(good, 0.95)
         self.assertLess(bad, 0.05)
