@@ -106,6 +106,11 @@ class Weighing(unittest.TestCase):
         hand = last(dataclasses.replace(bad, in_hand="anywhere"))["options"][0]["rack_chance"]["value"]
         self.assertGreater(hand, chance + 0.05)
 
+    def test_after_a_push_out_the_worth_of_handing_the_table_back_is_told(self) -> None:
+        why = last(dataclasses.replace(OPEN, push_out="made"))["why"]
+        self.assertRegex(why, r"Handing the table back instead is worth about \d+ %")
+        self.assertNotIn("Handing", last(OPEN)["why"])
+
     def test_own_strokes_are_weighed_and_named_beside_the_found_ones(self) -> None:
         found = last(OPEN, own_strokes=(("mine", Stroke(270, 1.0)),))["options"]
         self.assertIn("own", [option["source"] for option in found])

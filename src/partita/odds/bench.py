@@ -74,6 +74,12 @@ class Bench:
         over_slices(len(places), look)
         return out
 
+    def hand_back_value(self) -> float:
+        """Rack chance of the shooter when he has the other player shoot from here instead."""
+        in_play = np.full((1, len(self.names)), -1, dtype=np.int8)
+        seen = self._glances(self.places[None], in_play, np.zeros(1, dtype=bool), self.other, self.shooter)
+        return float(1.0 - seen[0, VALUE])
+
     def clean_values(self, reading: Reading) -> Floats:
         """(m,) rack chance after each noise-free stroke."""
         return self._valued(reading.shots, reading.outcomes).value

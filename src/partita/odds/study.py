@@ -7,7 +7,7 @@ import numpy as np
 from partita.odds.bench import Bench
 from partita.odds.intervals import of_mean, of_share
 from partita.odds.samples import LEFT_A_SHOT, NOTHING_LEFT, Samples
-from partita.odds.words import reliability_words, why_words
+from partita.odds.words import hand_back_words, reliability_words, why_words
 from partita.options.naming import table_lengths, tip_words
 from partita.options.option import Option
 from partita.table.diamonds import diamonds
@@ -70,10 +70,17 @@ def snapshot(bench: Bench, seed: int, lines: list[Weighed], progress: float, use
         "cue": list(_round(diamonds(bench.scene.table, *bench.situation.layout.balls[CUE]))),
         "target": bench.target,
         "options": options,
-        "why": why_words(lines[0].samples, lines[1].samples if len(lines) > 1 else None, bench.target) if lines else "",
+        "why": _why(bench, lines) if lines else "",
         "reliable": reliability_words(lines, settled),
     }
     return Study(document, progress, settled)
+
+
+def _why(bench: Bench, lines: list[Weighed]) -> str:
+    words = why_words(lines[0].samples, lines[1].samples if len(lines) > 1 else None)
+    if bench.situation.push_out != "made":
+        return words
+    return f"{words} {hand_back_words(bench.hand_back_value())}"
 
 
 def _round(place: tuple[float, float]) -> tuple[float, float]:

@@ -30,7 +30,7 @@ def _percent(share: float) -> str:
     return f"{100 * share:.0f} %"
 
 
-def why_words(top: Samples, following: Samples | None, target: str) -> str:
+def why_words(top: Samples, following: Samples | None) -> str:
     """Two sentences: how the top option mostly ends, and what sets it apart from the next one.
 
     What sets it apart is the ending whose part of the rack chance (its share times the rack chance
@@ -58,6 +58,11 @@ def why_words(top: Samples, following: Samples | None, target: str) -> str:
         f" {_percent(shares[decisive])} here: that is worth {100 * gains[decisive]:.0f} points of rack chance."
     )
     return f"{first} {second}"
+
+
+def hand_back_words(value: float) -> str:
+    """After a push-out: what it is worth to have the other player shoot."""
+    return f"Handing the table back instead is worth about {_percent(value)}, by a quick look at the position."
 
 
 def reliability_words(lines: Sequence[_Line], settled: bool) -> str:

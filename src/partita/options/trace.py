@@ -5,7 +5,7 @@ from dataclasses import dataclass, field, replace
 
 import numpy as np
 
-from partita.games.game import FOUL, LOST, Call
+from partita.games.game import FOUL, LOST
 from partita.options.naming import ball_words, detail_of, fullness_of, name_of
 from partita.options.option import Intention, Option
 from partita.options.scene import Floats, Reading, Scene, stroke_of
@@ -239,8 +239,3 @@ def _hidden_behind(scene: Scene, reading: Reading, e: int) -> tuple[str, ...]:
             return ()
         hiding += [scene.names[b] for b in blockers if scene.names[b] not in hiding]
     return tuple(hiding[:2])
-
-
-def push_out_call() -> Call:
-    """What the shooter says when he pushes out."""
-    return Call(push_out=True)
