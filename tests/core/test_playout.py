@@ -9,11 +9,15 @@ from scipy.stats import kstest
 from partita.errors import Refused
 from partita.games.situation import Situation
 from partita.odds.playout import PlayedOut, _normal_row, first_stroke, play_out
+from partita.odds.policy import Felt, judge_shot, new_desk, play_shot
+from partita.options.scene import Scene
 from partita.options.wishes import Wish
+from partita.physics.pocket_windows import pocket_windows
 from partita.physics.stroke import Stroke
 from partita.players.stroke_model import PRESETS
 from partita.table.layout import Layout
 from partita.table.spec import TableSpec
+from tests.core.layouts import random_layout, random_stroke
 
 TABLE = TableSpec()
 LEAGUE, BEGINNER, PRO = PRESETS["league"], PRESETS["beginner"], PRESETS["professional"]
@@ -55,6 +59,21 @@ class PlayOut(unittest.TestCase):
         )
         self.assertGreater(good, 0.95)
         self.assertLess(bad, 0.05)
+
+    def test_the_fast_referee_judges_as_the_rules_of_nine_ball_do(self) -> None:
+        layout = random_layout(5, 10)
+        scene = Scene(Situation(layout))
+        rows = np.array([random_stroke(seed).row() for seed in range(400)])
+        reading = scene.play(rows)
+        desk, felt = new_desk(10), Felt(pocket_windows(TABLE), scene.bed, scene.physics)
+        in_play = np.full(10, -1, dtype=np.int8)
+        for e, row in enumerate(rows):
+            play_shot(desk, felt, scene.places, in_play, row, False)
+            code = judge_shot(desk, felt, in_play, 1, 9)
+            self.assertEqual((code, list(desk.after)), (reading.outcomes.code[e], list(reading.outcomes.in_play[e])))
+            on_table = desk.after == -1
+            np.testing.assert_allclose(desk.finals[on_table], reading.outcomes.places[e][on_table], atol=0.003)
+        self.assertGreater(len(set(reading.outcomes.code)), 2)
 
     def test_draws_are_normal_and_mirrored_in_pairs(self) -> None:
         rows = np.zeros((4000, 5))
