@@ -43,31 +43,31 @@ def _parser() -> argparse.ArgumentParser:
     fit.add_argument("--table", action="store_true", help="a table for people instead of JSON")
     fit.set_defaults(command=_table_fit)
     listed = commands.add_parser("options", help="the options of a layout file, in any game, named but not weighed")
-    listed.add_argument("file", help="a layout file, or - for stdin")
-    listed.add_argument("--me", default="league", help="level, or a file with a stroke model")
-    listed.add_argument("--them", default="league", help="level, or a file with a stroke model")
+    _take_layout_and_players(listed)
     listed.add_argument("--hand", choices=("right", "left"), default="right")
     listed.add_argument("--table", action="store_true", help="a table for people instead of JSON")
     listed.set_defaults(command=_options)
     played = commands.add_parser("playout", help="whole racks played by both players: the rack chance and its interval")
-    played.add_argument("file", help="a layout file, or - for stdin")
-    played.add_argument("--me", default="league", help="level, or a file with a stroke model")
-    played.add_argument("--them", default="league", help="level, or a file with a stroke model")
+    _take_layout_and_players(played)
     played.add_argument("--racks", type=int, default=200)
     played.add_argument("--seed", type=int, default=1)
     played.add_argument("--stroke", type=int, default=0, help="begin with the file's own stroke of this number")
     played.add_argument("--table", action="store_true", help="a line for people instead of JSON")
     played.set_defaults(command=_playout)
     weigh = commands.add_parser("weigh", help="rank the options of a layout file")
-    weigh.add_argument("file", help="a layout file, or - for stdin")
-    weigh.add_argument("--me", default="league", help="level, or a file with a stroke model")
-    weigh.add_argument("--them", default="league", help="level, or a file with a stroke model")
+    _take_layout_and_players(weigh)
     weigh.add_argument("--seed", type=int, default=1)
     weigh.add_argument("--samples", type=int, default=1000, help="executions of each leading option")
     weigh.add_argument("--seconds", type=float, default=None, help="stop refining after this long")
     weigh.add_argument("--table", action="store_true", help="a table for people instead of JSON")
     weigh.set_defaults(command=_weigh)
     return parser
+
+
+def _take_layout_and_players(command: argparse.ArgumentParser) -> None:
+    command.add_argument("file", help="a layout file, or - for stdin")
+    command.add_argument("--me", default="league", help="level, or a file with a stroke model")
+    command.add_argument("--them", default="league", help="level, or a file with a stroke model")
 
 
 def _print(text: str) -> None:

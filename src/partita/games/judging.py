@@ -9,7 +9,7 @@ from numpy.typing import NDArray
 from partita.games.game import CONTINUES, FOUL, HANDS, LOST, NOT_IN_HAND, TURN_OVER, WON, Call, Outcomes
 from partita.games.situation import Hand, Situation
 from partita.kernels import kernel
-from partita.physics.loop import FIRST_HIT, MISCUE, RAIL_AFTER, STATUS
+from partita.physics.loop import FIRST_HIT, RAIL_AFTER, STATUS
 from partita.physics.simulate import Executions
 from partita.table.geometry import Bed
 from partita.table.layout import CUE
@@ -80,7 +80,7 @@ def seen(names: tuple[str, ...], shots: Executions, calls: Sequence[Call]) -> Se
         called=called,
         called_down=(called >= 0) & (fell_in >= 0) & ((fell_in == wanted) | (wanted < 0)),
         push=np.array([call.push_out for call in every]),
-        ended=(shots.facts[:, STATUS] == 0) & (shots.facts[:, MISCUE] >= 0),
+        ended=shots.facts[:, STATUS] == 0,
     )
 
 

@@ -75,7 +75,8 @@ def first_kicks(scene: Scene) -> list[Option]:
 def swept(scene: Scene, value: Value, aim_sd_rad: float) -> list[Option]:
     """Everything else: pots by their chance to go in, by turns with safeties by what they leave."""
     parts = [scene.play(fan(scene)), scene.play(around(scene))]
-    kicks = _promising_kicks(parts[1], value(parts[1]))
+    worths = [value(part) for part in parts]
+    kicks = _promising_kicks(parts[1], worths[1])
     if len(kicks):
         parts.append(scene.play(between(kicks)))
     full = _full_kicks(parts[1])
@@ -83,13 +84,13 @@ def swept(scene: Scene, value: Value, aim_sd_rad: float) -> list[Option]:
         squared = _squared(scene, tips_and_speeds(full))
         if len(squared):
             parts.append(scene.play(squared))
-    others = [ball for ball in range(1, len(scene.names))]
+    others = range(1, len(scene.names))
     if is_hooked(scene.places, scene.targets, others, scene.bed.radius):
         parts.append(scene.play(swerves(scene)))
     attacks: list[_Found] = []
     safeties: list[_Found] = []
-    for part in parts:
-        values = value(part)
+    worths += [value(part) for part in parts[2:]]
+    for part, values in zip(parts, worths, strict=True):
         for e in _best_by_family(scene, part, values):
             found = _Found(float(values[e]), _shot(part, e), part.rows[e])
             (attacks if part.calls[e].ball else safeties).append(found)
