@@ -23,8 +23,10 @@ from partita.games.game import (
     Outcomes,
 )
 from partita.games.match import Match, match_chance
+from partita.games.referee import after, choices, judge, numbers_of, standing_of
 from partita.games.situation import Situation
-from partita.games.snooker import Snooker, is_snookered, points_left, snookers_needed, spots
+from partita.games.snooker import is_snookered, points_left, snookers_needed, spots
+from partita.games.standing import BALL_ON
 from partita.physics.loop import FACTS, FIRST_HIT, MEASURES, RAIL_AFTER
 from partita.physics.simulate import Executions, names_of
 from partita.table.diamonds import metres
@@ -61,8 +63,8 @@ def judged(game: str, situation: Situation, shot: Shot) -> tuple[Outcomes, Situa
     shots = Executions(finals, pocketed, facts, np.zeros((1, MEASURES)))
     now = replace(situation, game=game, **shot.more)
     rules.check(now)
-    outcomes = rules.judge(now, names, shots, [shot.call], bed_of(situation.layout.table))
-    return outcomes, rules.after(now, names, outcomes, 0)
+    outcomes = judge(now, names, shots, [shot.call], bed_of(situation.layout.table))
+    return outcomes, after(now, names, outcomes, 0)
 
 
 NINE = layout("cue", "2", "5", "9")
@@ -215,20 +217,27 @@ class Rules(unittest.TestCase):
     def test_points_left_and_snookers_needed(self) -> None:
         # Source: the rules' arithmetic: two reds with blacks 16, colours 27.
         behind = Situation(REDS, game="snooker", their_points=60)
-        self.assertEqual((points_left(behind), snookers_needed(behind)), (43, 5))
-        self.assertEqual(snookers_needed(replace(behind, their_points=43)), 0)
-        self.assertEqual(points_left(replace(behind, ball_on="colour")), 50)
+        numbers, in_play = numbers_of(names_of(REDS)), np.full(9, -1, dtype=np.int8)
+        for situation, left, needed in (
+            (behind, 43, 5), (replace(behind, their_points=43), 43, 0), (replace(behind, ball_on="colour"), 50, 3),
+        ):  # fmt: skip
+            standing = standing_of(situation)
+            self.assertEqual(points_left(numbers, in_play, standing[BALL_ON]), left)
+            self.assertEqual(snookers_needed(numbers, in_play, standing), needed)
 
     def test_a_free_ball_follows_a_foul_that_leaves_a_snooker_and_the_other_player_has_his_choices(self) -> None:
         radius = SNOOKER.ball_radius_m
         line = np.array([(0.5, 0.9), (1.5, 0.9), (2.0, 0.9)])
-        self.assertTrue(is_snookered(line, [2], [1], radius))
-        self.assertFalse(is_snookered(np.array([(0.5, 0.9), (1.5, 0.9 + 4.1 * radius), (2.0, 0.9)]), [2], [1], radius))
+        aside = np.array([(0.5, 0.9), (1.5, 0.9 + 4.1 * radius), (2.0, 0.9)])
+        numbers, in_play = np.array([0, 7, 1]), np.full(3, -1, dtype=np.int8)
+        self.assertTrue(is_snookered(line, numbers, in_play, 0, radius))
+        self.assertFalse(is_snookered(aside, numbers, in_play, 0, radius))
         names = names_of(REDS)
         outcomes, _ = judged("snooker", Situation(REDS, game="snooker"), Shot(None))
-        choices = Snooker().choices(Situation(REDS, game="snooker"), names, outcomes, 0)
-        self.assertEqual([choice.shooter for choice in choices], ["them", "me", "me"])
-        strict = Snooker().choices(Situation(REDS, game="snooker", variant="no miss"), names, outcomes, 0)
+        chances = choices(Situation(REDS, game="snooker"), names, outcomes, 0)
+        self.assertEqual([choice.shooter for choice in chances], ["them", "me", "me"])
+        outcomes, _ = judged("snooker", Situation(REDS, game="snooker", variant="no miss"), Shot(None))
+        strict = choices(Situation(REDS, game="snooker", variant="no miss"), names, outcomes, 0)
         self.assertEqual(len(strict), 2)
 
     def test_the_cue_ball_is_in_hand_in_the_d_after_it_was_potted(self) -> None:

@@ -11,31 +11,78 @@
 Variants: "standard"; "slop counts" (nothing but the eight is called).
 """
 
-from collections.abc import Sequence
-from dataclasses import replace
-
-import numpy as np
-from numpy.typing import NDArray
-
 from partita.errors import refuse
-from partita.games.game import ANYWHERE, CONTINUES, FOUL, LOST, TURN_OVER, WON, Call, Outcomes
-from partita.games.judging import Seen, columns, give_cue_ball, next_situation, outcomes_of, seen
+from partita.games.judging import (
+    CONTINUES,
+    FOUL,
+    LOST,
+    TURN_OVER,
+    WON,
+    begin,
+    called_down,
+    fell,
+    give_cue_ball,
+    index_of,
+    pool_legal,
+)
 from partita.games.situation import Situation, check_balls, check_unused
-from partita.physics.simulate import Executions
-from partita.table.geometry import Bed
+from partita.games.standing import ANYWHERE, GROUP, OPEN, SOLIDS, STRIPES, VARIANT
+from partita.kernels import kernel
 from partita.table.layout import CUE
 
-SOLIDS, STRIPES = tuple(str(n) for n in range(1, 8)), tuple(str(n) for n in range(9, 16))
-GROUPS = {"solids": SOLIDS, "stripes": STRIPES}
-OPEN, _GROUP_CODES = 0, {"solids": 1, "stripes": 2}
+GROUPS = ("solids", "stripes")
+_EIGHT = 8
 
 
-def shooter_group(situation: Situation) -> str | None:
-    """Group of the player at the table; None while the table is open."""
-    mine = situation.my_group
-    if mine is None or situation.shooter == "me":
-        return mine
-    return "stripes" if mine == "solids" else "solids"
+@kernel
+def group_of(number):
+    """Group of a ball: SOLIDS, STRIPES, or OPEN for the eight and the cue ball."""
+    if number == 0 or number == _EIGHT:
+        return OPEN
+    return SOLIDS if number < _EIGHT else STRIPES
+
+
+@kernel
+def eight_ball_on(numbers, in_play, standing, on):
+    """One's own group, then the eight; any ball but the eight while the table is open: (n,) bool into on."""
+    group, some = standing[GROUP], False
+    for ball in range(numbers.shape[0]):
+        of = group_of(numbers[ball])
+        on[ball] = in_play[ball] == -1 and of != OPEN and (group == OPEN or of == group)
+        some = some or on[ball]
+    eight = index_of(numbers, in_play, _EIGHT)
+    if not some and eight > 0:
+        on[eight] = True
+
+
+@kernel
+def judge_eight_ball(play, on, bed):
+    """Code of a shot; on : (n,) bool, the balls that might be hit first."""
+    eight = index_of(play.numbers, play.in_play, _EIGHT)
+    potted = begin(play)
+    legal, on_eight = pool_legal(play, on, potted), eight > 0 and on[eight]
+    if fell(play, eight):
+        won = legal and on_eight and play.ball == eight and called_down(play)
+        return WON if won else LOST
+    if not legal:
+        give_cue_ball(play, ANYWHERE)
+        return FOUL
+    made = _made(play, on, on_eight)
+    if made > 0 and play.standing[GROUP] == OPEN:
+        play.then[GROUP] = group_of(play.numbers[made])
+    return CONTINUES if made > 0 else TURN_OVER
+
+
+@kernel
+def _made(play, on, on_eight):
+    """The ball that keeps the shooter at the table, -1 for none."""
+    if play.ball > 0 and on[play.ball] and called_down(play):
+        return play.ball
+    if play.standing[VARIANT] == 1 and not on_eight and play.ball > 0:
+        for ball in range(1, play.numbers.shape[0]):
+            if on[ball] and fell(play, ball):
+                return ball
+    return -1
 
 
 class EightBall:
@@ -59,70 +106,3 @@ class EightBall:
             situation, self.name, push_out=situation.push_out != "none", ball_on=situation.ball_on is not None,
             free_ball=situation.free_ball, my_fouls=situation.my_fouls != 0, their_fouls=situation.their_fouls != 0,
         )  # fmt: skip
-
-    def legal_targets(self, situation: Situation) -> tuple[str, ...]:
-        """One's own group, then the eight; any ball but the eight while the table is open."""
-        group, balls = shooter_group(situation), situation.object_balls
-        wanted = [ball for ball in balls if ball in GROUPS[group]] if group else [b for b in balls if b != "8"]
-        return tuple(wanted) or ("8",)
-
-    def pots(self, situation: Situation) -> tuple[str, ...]:
-        """The same balls: one's own."""
-        return self.legal_targets(situation)
-
-    def judge(
-        self, situation: Situation, names: tuple[str, ...], shots: Executions, calls: Sequence[Call], bed: Bed
-    ) -> Outcomes:
-        """Judge executions whose balls are ordered as `names`."""
-        view, own = seen(names, shots, calls), self.pots(situation)
-        legal, eight = view.legal(self.legal_targets(situation)), view.fell("8")
-        made = legal & self._made(situation, view, own)
-        code = np.where(legal, np.where(made, CONTINUES, TURN_OVER), FOUL).astype(np.int8)
-        code[eight] = LOST
-        if own == ("8",):
-            code[legal & view.called_down & (view.called == view.index("8"))] = WON
-        outcomes = outcomes_of(shots, code)
-        give_cue_ball(outcomes, code == FOUL, ANYWHERE)
-        outcomes.group[:] = self._groups_after(situation, view, made)
-        return outcomes
-
-    def _made(self, situation: Situation, view: Seen, own: tuple[str, ...]) -> NDArray[np.bool_]:
-        """Whether a ball fell that keeps the shooter at the table."""
-        columns = [view.index(ball) for ball in own]
-        if situation.variant == "slop counts" and own != ("8",):
-            return (view.called >= 0) & view.down[:, columns].any(axis=1)
-        return view.called_down & np.isin(view.called, columns)
-
-    def _groups_after(self, situation: Situation, view: Seen, made: NDArray[np.bool_]) -> NDArray[np.int8]:
-        """Group code of the shooter: decided by the first ball made on an open table."""
-        group = shooter_group(situation)
-        codes = np.full(len(made), _GROUP_CODES[group] if group else OPEN, dtype=np.int8)
-        if group is None:
-            solids = [view.index(ball) for ball in SOLIDS if ball in view.names]
-            first = np.where(view.called_down, view.called, np.argmax(view.down, axis=1))
-            codes[made] = np.where(np.isin(first[made], solids), 1, 2)
-        return codes
-
-    def next_targets(self, situation: Situation, names: tuple[str, ...], outcomes: Outcomes) -> NDArray[np.bool_]:
-        """The next player's group, then the eight; any ball but the eight while the table is open."""
-        on_table = outcomes.on_table()
-        stays = outcomes.code == CONTINUES
-        solids = np.where(stays, outcomes.group == 1, outcomes.group == 2)
-        stripes = np.where(stays, outcomes.group == 2, outcomes.group == 1)
-        wanted = np.where(solids[:, None], columns(names, SOLIDS), columns(names, STRIPES))
-        wanted[~solids & ~stripes] = columns(names, (*SOLIDS, *STRIPES))
-        wanted &= on_table
-        has_some = np.asarray(wanted.any(axis=1))
-        return np.where(has_some[:, None], wanted, on_table & columns(names, ("8",)))
-
-    def after(self, situation: Situation, names: tuple[str, ...], outcomes: Outcomes, e: int) -> Situation | None:
-        """The next situation, with the groups as they are now."""
-        code = int(outcomes.group[e])
-        group = {0: None, 1: "solids", 2: "stripes"}[code]
-        if group is not None and situation.shooter == "them":
-            group = "stripes" if group == "solids" else "solids"
-
-        def change(following: Situation, stays: bool) -> Situation:
-            return replace(following, my_group=group, my_fouls=0, their_fouls=0)
-
-        return next_situation(situation, names, outcomes, e, change)

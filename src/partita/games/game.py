@@ -1,21 +1,19 @@
-"""What every game's rules must answer."""
+"""What a game tells of itself, what a shooter calls, and judged executions."""
 
-from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Protocol
 
 import numpy as np
 from numpy.typing import NDArray
 
+from partita.games.judging import CHOICE, CONTINUES, FOUL, LOST, TURN_OVER, WON
 from partita.games.situation import Situation
-from partita.physics.simulate import Executions
-from partita.table.geometry import Bed
+from partita.games.standing import ANYWHERE, BEHIND_LINE, HAND, HANDS, NOT_IN_HAND
 
-# What an execution does to the rack, for the player who shot. CHOICE: the other player may play on, or hand
-# the situation back.
-WON, CONTINUES, TURN_OVER, FOUL, LOST, CHOICE = range(6)
-NOT_IN_HAND, ANYWHERE, BEHIND_LINE = range(3)
-HANDS = ("none", "anywhere", "behind-line")
+__all__ = [
+    "ANYWHERE", "BEHIND_LINE", "CHOICE", "CONTINUES", "FOUL", "HANDS", "LOST", "NOT_IN_HAND", "SAFETY", "TURN_OVER", "WON",
+    "Call", "Game", "Outcomes",
+]  # fmt: skip
 
 
 @dataclass(frozen=True)
@@ -37,31 +35,24 @@ class Outcomes:
     code : (m,) int8, one of WON, CONTINUES, TURN_OVER, FOUL, LOST, CHOICE
     places : (m, n, 2) m, where the balls lie for whoever shoots next (balls spotted)
     in_play : (m, n) int8, -1 on the table, -2 off it
-    hand : (m,) int8, one of NOT_IN_HAND, ANYWHERE, BEHIND_LINE, for whoever shoots next
-    points : (m,) int32, what the shooter gained, less what the other did
-    group : (m,) int8, eight-ball: the shooter's group after it, 0 open, 1 solids, 2 stripes
-    ball_on : (m,) int8, snooker: index in `snooker.BALLS_ON` of what is on next
-    free_ball : (m,) bool, snooker: whether the next player has a free ball
+    standing : (m, STANDING) the standing after it, seen from whoever shoots next
+    points : (m,) what the shooter gained, less what the other did
     """
 
     code: NDArray[np.int8]
     places: NDArray[np.float64]
     in_play: NDArray[np.int8]
-    hand: NDArray[np.int8]
-    points: NDArray[np.int32]
-    group: NDArray[np.int8]
-    ball_on: NDArray[np.int8]
-    free_ball: NDArray[np.bool_]
+    standing: NDArray[np.int64]
+    points: NDArray[np.int64]
 
-    def on_table(self) -> NDArray[np.bool_]:
-        """(m, n) the object balls in play."""
-        found = np.asarray(self.in_play == -1, dtype=np.bool_)
-        found[:, 0] = False
-        return found
+    @property
+    def hand(self) -> NDArray[np.int64]:
+        """(m,) whether and where whoever shoots next has the cue ball in hand."""
+        return self.standing[:, HAND]
 
 
 class Game(Protocol):
-    """The rules of one game."""
+    """One game: its balls and the situations that can be. Its rules are the kernels of its module."""
 
     @property
     def name(self) -> str:
@@ -81,20 +72,3 @@ class Game(Protocol):
 
     def check(self, situation: Situation) -> None:
         """Refuse a situation that cannot arise in this game."""
-
-    def legal_targets(self, situation: Situation) -> tuple[str, ...]:
-        """The balls that may be hit first."""
-
-    def pots(self, situation: Situation) -> tuple[str, ...]:
-        """The balls that are worth potting: after a legal contact one of them keeps the shooter at the table."""
-
-    def judge(
-        self, situation: Situation, names: tuple[str, ...], shots: Executions, calls: Sequence[Call], bed: Bed
-    ) -> Outcomes:
-        """What each execution does under the rules; one call for all of them, or one each."""
-
-    def next_targets(self, situation: Situation, names: tuple[str, ...], outcomes: Outcomes) -> NDArray[np.bool_]:
-        """(m, n) the balls that whoever shoots next may hit first, after each execution."""
-
-    def after(self, situation: Situation, names: tuple[str, ...], outcomes: Outcomes, e: int) -> Situation | None:
-        """The situation that execution e leaves for whoever shoots next; None when the rack is over."""

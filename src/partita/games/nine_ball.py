@@ -11,29 +11,75 @@
 Variants: "standard"; "no three fouls" (fouls in a row are not counted).
 """
 
-from collections.abc import Sequence
-from dataclasses import replace
-
-import numpy as np
-from numpy.typing import NDArray
-
 from partita.errors import refuse
-from partita.games.game import ANYWHERE, CHOICE, FOUL, LOST, WON, Call, Outcomes
 from partita.games.judging import (
-    fouls_end_turn,
+    CHOICE,
+    CONTINUES,
+    FOUL,
+    LOST,
+    TURN_OVER,
+    WON,
+    begin,
+    count_foul,
+    ended,
+    fell,
     give_cue_ball,
-    lowest_on_table,
-    next_situation,
-    outcomes_of,
-    seen,
-    spot_balls,
+    index_of,
+    lowest,
+    pool_legal,
+    scratched,
+    spot_on_foot,
 )
 from partita.games.situation import Situation, check_balls, check_fouls, check_unused
-from partita.physics.simulate import Executions
-from partita.table.geometry import Bed
+from partita.games.standing import ANYWHERE, FOULS, MAY_PUSH, PUSH, PUSHED, VARIANT
+from partita.kernels import kernel
 from partita.table.layout import CUE
 
 FOULS_THAT_LOSE = 3
+WINNING_NUMBER = 9
+
+
+@kernel
+def lowest_on(numbers, in_play, standing, on):
+    """The lowest ball on the table must be hit first: (n,) bool into on."""
+    target = lowest(numbers, in_play)
+    for ball in range(numbers.shape[0]):
+        on[ball] = ball == target
+
+
+@kernel
+def judge_nine_ball(play, on, bed):
+    """Code of a shot; on : (n,) bool, the balls that might be hit first."""
+    winning = index_of(play.numbers, play.in_play, WINNING_NUMBER)
+    potted = begin(play)
+    legal = pool_legal(play, on, potted)
+    if push_out_allowed(play):
+        code = CHOICE
+    elif legal and fell(play, winning):
+        return WON
+    else:
+        code = (CONTINUES if potted > 0 else TURN_OVER) if legal else FOUL
+    return settle_turn(play, code, winning, play.standing[VARIANT] == 0, bed)
+
+
+@kernel
+def push_out_allowed(play):
+    """Whether this is a push-out that may be, without a scratch."""
+    return play.push and play.standing[PUSH] == MAY_PUSH and not scratched(play) and ended(play)
+
+
+@kernel
+def settle_turn(play, code, winning, fouls_lose, bed):
+    """Fouls counted, ball in hand, and the winning ball back on its spot when it fell without winning."""
+    count_foul(play, code == FOUL)
+    play.then[PUSH] = PUSHED if code == CHOICE and play.push else play.then[PUSH]
+    if fell(play, winning):
+        spot_on_foot(play, winning, bed)
+    if code == FOUL:
+        give_cue_ball(play, ANYWHERE)
+        if fouls_lose and play.then[FOULS] >= FOULS_THAT_LOSE:
+            return LOST
+    return code
 
 
 class NineBall:
@@ -65,46 +111,5 @@ class NineBall:
     def _fouls_that_lose(self, situation: Situation) -> int:
         return 1_000 if situation.variant == "no three fouls" else FOULS_THAT_LOSE
 
-    def legal_targets(self, situation: Situation) -> tuple[str, ...]:
-        """The lowest ball on the table."""
-        return (min(situation.object_balls, key=int),)
-
-    def pots(self, situation: Situation) -> tuple[str, ...]:
-        """Any ball."""
-        return situation.object_balls
-
-    def judge(
-        self, situation: Situation, names: tuple[str, ...], shots: Executions, calls: Sequence[Call], bed: Bed
-    ) -> Outcomes:
-        """Judge executions whose balls are ordered as `names`."""
-        view = seen(names, shots, calls)
-        legal, winning = view.legal(self.legal_targets(situation)), view.fell(self.winning_ball)
-        code = np.zeros(len(legal), dtype=np.int8)
-        fouls_end_turn(code, legal, view.any_fell())
-        code[legal & winning] = WON
-        pushed = view.push & (situation.push_out == "allowed") & ~view.scratch & view.ended
-        code[pushed] = CHOICE
-        if situation.shooter_fouls + 1 >= self._fouls_that_lose(situation):
-            code[code == FOUL] = LOST
-        outcomes = outcomes_of(shots, code)
-        give_cue_ball(outcomes, np.isin(code, (FOUL, LOST)), ANYWHERE)
-        self._spot_winning_ball(view.index(self.winning_ball), winning & (code != WON), outcomes, bed)
-        return outcomes
-
-    def _spot_winning_ball(self, column: int, where: np.ndarray, outcomes: Outcomes, bed: Bed) -> None:
-        which = np.zeros_like(outcomes.in_play, dtype=bool)
-        which[:, column] = where
-        spot_balls(outcomes, which, bed)
-
-    def next_targets(self, situation: Situation, names: tuple[str, ...], outcomes: Outcomes) -> NDArray[np.bool_]:
-        """The lowest ball on the table."""
-        return lowest_on_table(outcomes)
-
-    def after(self, situation: Situation, names: tuple[str, ...], outcomes: Outcomes, e: int) -> Situation | None:
-        """The next situation; after a push-out the other player may hand it back."""
-        pushed = outcomes.code[e] == CHOICE
-
-        def change(following: Situation, stays: bool) -> Situation:
-            return replace(following, push_out="made") if pushed else following
-
-        return next_situation(situation, names, outcomes, e, change)
+    def _fouls_that_lose(self, situation: Situation) -> int:
+        return 1_000 if situation.variant == "no three fouls" else FOULS_THAT_LOSE

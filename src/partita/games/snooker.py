@@ -14,71 +14,263 @@ Variants: "standard"; "no miss" (balls are not put back). A stalemate is the pla
 """
 
 import math
-from collections.abc import Sequence
-from dataclasses import replace
-
-import numpy as np
-from numpy.typing import NDArray
 
 from partita.errors import refuse
-from partita.games.game import BEHIND_LINE, CONTINUES, FOUL, LOST, TURN_OVER, WON, Call, Outcomes
-from partita.games.judging import Seen, give_cue_ball, next_situation, outcomes_of, seen, spot_balls
+from partita.games.judging import (
+    CONTINUES,
+    FOUL,
+    LOST,
+    TURN_OVER,
+    WON,
+    balls_left,
+    begin,
+    ended,
+    fell,
+    give_cue_ball,
+    has_room,
+    index_of,
+    lowest,
+    scratched,
+    spot_ball,
+)
 from partita.games.situation import Situation, check_balls, check_unused
-from partita.physics.simulate import Executions
+from partita.games.standing import (
+    BALL_ON,
+    BEHIND_LINE,
+    FREE_BALL,
+    HAND,
+    MISS,
+    NOT_IN_HAND,
+    OTHER_POINTS,
+    POINTS,
+    VARIANT,
+)
+from partita.kernels import kernel
+from partita.physics.loop import FIRST_HIT
 from partita.table.geometry import Bed
 from partita.table.layout import CUE
 
 REDS = tuple(f"red{n}" for n in range(1, 16))
 COLOURS = ("yellow", "green", "brown", "blue", "pink", "black")
-VALUES = {**dict.fromkeys(REDS, 1), **{colour: 2 + place for place, colour in enumerate(COLOURS)}}
-# What may be on: a red, any colour after a red, or a colour in its order.
+VALUES = {CUE: 0, **dict.fromkeys(REDS, 1), **{colour: 2 + place for place, colour in enumerate(COLOURS)}}
+# What may be on: a red, any colour after a red, or a colour in its order; a colour's place is its value.
 BALLS_ON = ("red", "colour", *COLOURS)
+RED, COLOUR, YELLOW, BLACK = 0, 1, 2, 7
 LEAST_FOUL = 4
 # Places of the spots on a full-size table, m: baulk line and D, and the black's distance from the top rail.
 _BAULK_M, _D_M, _BLACK_M, _FULL_M = 0.737, 0.292, 0.324, 3.569
 
 
+@kernel
+def spot_of(colour, bed):
+    """(x, y) m of a colour's spot by its value, scaled with the table; the baulk end is the head."""
+    scale, middle = bed.length / _FULL_M, 0.5 * bed.width
+    if colour <= 4:
+        aside = -1.0 if colour == YELLOW else (1.0 if colour == 3 else 0.0)
+        return _BAULK_M * scale, middle + aside * _D_M * scale
+    if colour == BLACK:
+        return bed.length - _BLACK_M * scale, middle
+    return (0.5 if colour == 5 else 0.75) * bed.length, middle
+
+
 def spots(bed: Bed) -> dict[str, tuple[float, float]]:
-    """The colours' spots, m, scaled with the table; the baulk end is the head."""
-    scale, middle = bed.length / _FULL_M, bed.width / 2
-    return {
-        "yellow": (_BAULK_M * scale, middle - _D_M * scale),
-        "green": (_BAULK_M * scale, middle + _D_M * scale),
-        "brown": (_BAULK_M * scale, middle),
-        "blue": (bed.length / 2, middle),
-        "pink": (0.75 * bed.length, middle),
-        "black": (bed.length - _BLACK_M * scale, middle),
-    }
+    """The colours' spots, m."""
+    return {colour: spot_of(VALUES[colour], bed) for colour in COLOURS}
 
 
-def in_the_d(bed: Bed, x: float, y: float) -> bool:
+@kernel
+def in_the_d(bed, x, y):
     """True when a cue ball in hand may be placed there."""
     scale = bed.length / _FULL_M
-    return x <= _BAULK_M * scale and math.hypot(x - _BAULK_M * scale, y - bed.width / 2) <= _D_M * scale
+    return x <= _BAULK_M * scale and math.hypot(x - _BAULK_M * scale, y - 0.5 * bed.width) <= _D_M * scale
 
 
-def ball_on_of(situation: Situation) -> str:
-    """What is on: as said, else a red while there are any, else the lowest colour."""
-    if situation.ball_on is not None:
-        return situation.ball_on
-    balls = situation.object_balls
-    if any(ball in REDS for ball in balls):
-        return "red"
-    return min((ball for ball in balls if ball in COLOURS), key=lambda ball: VALUES[ball])
+@kernel
+def is_on(value, ball_on):
+    """Whether a ball of that value is on."""
+    return value == 1 if ball_on == RED else (value >= YELLOW if ball_on == COLOUR else value == ball_on)
 
 
-def points_left(situation: Situation) -> int:
+@kernel
+def snooker_on(numbers, in_play, standing, on):
+    """What is on; any ball with a free ball: (n,) bool into on."""
+    for ball in range(numbers.shape[0]):
+        may = standing[FREE_BALL] == 1 or is_on(numbers[ball], standing[BALL_ON])
+        on[ball] = ball > 0 and in_play[ball] == -1 and may
+
+
+@kernel
+def points_left(numbers, in_play, ball_on):
     """The most that can still be scored on the table, fouls aside."""
-    reds = sum(ball in REDS for ball in situation.object_balls)
-    colours = sum(VALUES[ball] for ball in situation.object_balls if ball in COLOURS)
-    extra = VALUES["black"] if ball_on_of(situation) == "colour" else 0
-    return reds * (1 + VALUES["black"]) + colours + extra
+    left = BLACK if ball_on == COLOUR else 0
+    for ball in range(1, numbers.shape[0]):
+        if in_play[ball] == -1:
+            left += 1 + BLACK if numbers[ball] == 1 else numbers[ball]
+    return left
 
 
-def snookers_needed(situation: Situation) -> int:
+@kernel
+def snookers_needed(numbers, in_play, standing):
     """Fouls of four that the player at the table needs before the points left are enough for him."""
-    missing = situation.other_points - situation.shooter_points - points_left(situation)
-    return 0 if missing <= 0 else math.ceil(missing / LEAST_FOUL)
+    missing = standing[OTHER_POINTS] - standing[POINTS] - points_left(numbers, in_play, standing[BALL_ON])
+    return max(0, (missing + LEAST_FOUL - 1) // LEAST_FOUL)
+
+
+@kernel
+def judge_snooker(play, on, bed):
+    """Code of a shot; on : (n,) bool, the balls that might be hit first (the rule itself reads what is on)."""
+    begin(play)
+    points = _points(play)
+    if points >= 0:
+        play.then[POINTS] += points
+    else:
+        play.then[OTHER_POINTS] -= points
+    _return_colours(play, points > 0, bed)
+    if scratched(play):
+        give_cue_ball(play, BEHIND_LINE)
+    return _settle(play, points, bed)
+
+
+@kernel
+def _points(play):
+    """Points of a shot: scored when positive, given away when negative."""
+    numbers, ball_on, first = play.numbers, play.standing[BALL_ON], play.facts[FIRST_HIT]
+    first_value = numbers[first] if first > 0 else 0
+    nominated = numbers[play.ball] if play.ball > 0 else 0
+    if ball_on == COLOUR:
+        # A colour is nominated by calling it, or plainly by what is hit.
+        nominated = nominated if nominated >= YELLOW else (first_value if first_value >= YELLOW else 0)
+        value = nominated
+    else:
+        value = 1 if ball_on == RED else ball_on
+    free = play.standing[FREE_BALL] == 1 and ball_on != COLOUR and nominated > 0
+    count, dearest, clean = 0, max(LEAST_FOUL, value), True
+    for ball in range(1, numbers.shape[0]):
+        if fell(play, ball):
+            count += 1
+            if not _rightful(numbers[ball], ball_on, nominated, free):
+                clean = False
+                dearest = max(dearest, numbers[ball])
+    first_right = first > 0 and _rightful(first_value, ball_on, nominated, free)
+    if first_right and clean and not scratched(play) and ended(play):
+        return value * count
+    return -(dearest if first_right else max(dearest, first_value))
+
+
+@kernel
+def _rightful(value, ball_on, nominated, free):
+    if ball_on == COLOUR:
+        return nominated > 0 and value == nominated
+    return is_on(value, ball_on) or (free and value == nominated)
+
+
+@kernel
+def _return_colours(play, scored, bed):
+    """Colours return unless they fell in their order; the highest goes first."""
+    ball_on = play.standing[BALL_ON]
+    for colour in range(BLACK, YELLOW - 1, -1):
+        ball = index_of(play.numbers, play.in_play, colour)
+        if fell(play, ball) and not (scored and colour == ball_on):
+            x, y = _free_spot(play, ball, colour, bed)
+            spot_ball(play, ball, x, y, bed)
+
+
+@kernel
+def _free_spot(play, ball, colour, bed):
+    """The colour's own spot, else the highest free one, else its own (it is then put behind it)."""
+    own_x, own_y = spot_of(colour, bed)
+    if has_room(play.places, play.after, ball, own_x, own_y, bed.radius):
+        return own_x, own_y
+    for other in range(BLACK, YELLOW - 1, -1):
+        x, y = spot_of(other, bed)
+        if has_room(play.places, play.after, ball, x, y, bed.radius):
+            return x, y
+    return own_x, own_y
+
+
+@kernel
+def _settle(play, points, bed):
+    """What is on next, whether it is a free ball or a miss, and whether the frame is over."""
+    ball_on, then = play.standing[BALL_ON], play.then
+    lead = then[POINTS] - then[OTHER_POINTS]
+    if balls_left(play.after) == 0 or (ball_on == BLACK and points != 0):
+        if lead != 0:
+            return WON if lead > 0 else LOST
+        _spot_black_again(play, bed)
+        return TURN_OVER
+    low = play.numbers[lowest(play.numbers, play.after)]
+    then[BALL_ON] = COLOUR if points > 0 and ball_on == RED else (RED if low == 1 else low)
+    if points < 0:
+        then[FREE_BALL] = then[HAND] == NOT_IN_HAND and is_snookered(
+            play.places, play.numbers, play.after, then[BALL_ON], bed.radius
+        )
+        then[MISS] = _is_miss(play)
+        return FOUL
+    return CONTINUES if points > 0 else TURN_OVER
+
+
+@kernel
+def _is_miss(play):
+    """Whether the ball on was not hit first while neither player needs snookers."""
+    first = play.facts[FIRST_HIT]
+    free = play.standing[FREE_BALL] == 1
+    hit = first > 0 and (free or is_on(play.numbers[first], play.standing[BALL_ON]))
+    if hit or play.standing[VARIANT] != 0:
+        return False
+    behind = abs(play.then[POINTS] - play.then[OTHER_POINTS])
+    return (
+        behind <= points_left(play.numbers, play.after, play.then[BALL_ON])
+        and snookers_needed(play.numbers, play.in_play, play.standing) == 0
+    )
+
+
+@kernel
+def _spot_black_again(play, bed):
+    black = index_of(play.numbers, play.in_play, BLACK)
+    play.places[black, 0], play.places[black, 1] = spot_of(BLACK, bed)
+    play.after[black] = -1
+    give_cue_ball(play, BEHIND_LINE)
+    play.then[BALL_ON] = BLACK
+
+
+@kernel
+def is_snookered(places, numbers, in_play, ball_on, radius):
+    """True when no ball on can be hit on both its sides in a straight line, for balls that are not on.
+
+    places : (n, 2) m, the cue ball first
+    """
+    some = False
+    for ball in range(1, numbers.shape[0]):
+        if in_play[ball] == -1 and is_on(numbers[ball], ball_on):
+            some = True
+            if _both_sides_open(places, numbers, in_play, ball, ball_on, radius):
+                return False
+    return some
+
+
+@kernel
+def _both_sides_open(places, numbers, in_play, ball, ball_on, radius):
+    way_x, way_y = places[ball, 0] - places[0, 0], places[ball, 1] - places[0, 1]
+    distance = math.hypot(way_x, way_y)
+    middle, spread = math.atan2(way_y, way_x), math.asin(min(1.0, 2.0 * radius / distance))
+    for side in (1.0, -1.0):
+        ahead_x, ahead_y = math.cos(middle + side * spread), math.sin(middle + side * spread)
+        for other in range(1, numbers.shape[0]):
+            if in_play[other] != -1 or is_on(numbers[other], ball_on):
+                continue
+            gap_x, gap_y = places[other, 0] - places[0, 0], places[other, 1] - places[0, 1]
+            along = gap_x * ahead_x + gap_y * ahead_y
+            if 0.0 < along < distance and abs(gap_x * ahead_y - gap_y * ahead_x) < 2.0 * radius - 1e-9:
+                return False
+    return True
+
+
+def ball_on_of(situation: Situation) -> int:
+    """What is on, by its place in BALLS_ON: as said, else a red while there are any, else the lowest colour."""
+    if situation.ball_on is not None:
+        return BALLS_ON.index(situation.ball_on)
+    low = min((VALUES[ball] for ball in situation.object_balls), default=BLACK)
+    return RED if low == 1 else low
 
 
 class Snooker:
@@ -108,165 +300,3 @@ class Snooker:
             situation, self.name, push_out=situation.push_out != "none", my_group=situation.my_group is not None,
             my_fouls=situation.my_fouls != 0, their_fouls=situation.their_fouls != 0,
         )  # fmt: skip
-
-    def legal_targets(self, situation: Situation) -> tuple[str, ...]:
-        """Reds, colours or the one colour; any ball with a free ball."""
-        on, balls = ball_on_of(situation), situation.object_balls
-        if situation.free_ball:
-            return balls
-        if on == "red":
-            return tuple(ball for ball in balls if ball in REDS)
-        return tuple(ball for ball in balls if (ball in COLOURS if on == "colour" else ball == on))
-
-    def pots(self, situation: Situation) -> tuple[str, ...]:
-        """The same balls."""
-        return self.legal_targets(situation)
-
-    def judge(
-        self, situation: Situation, names: tuple[str, ...], shots: Executions, calls: Sequence[Call], bed: Bed
-    ) -> Outcomes:
-        """Judge executions whose balls are ordered as `names`."""
-        view = seen(names, shots, calls)
-        outcomes = outcomes_of(shots, np.zeros(len(view.first), dtype=np.int8))
-        for e in range(len(view.first)):
-            outcomes.points[e] = _points(situation, view, e)
-            scored = outcomes.points[e] > 0
-            outcomes.code[e] = FOUL if outcomes.points[e] < 0 else (CONTINUES if scored else TURN_OVER)
-        self._respot(situation, view, outcomes, bed)
-        give_cue_ball(outcomes, view.scratch, BEHIND_LINE)
-        for e in range(len(view.first)):
-            self._settle(situation, view, outcomes, e, bed)
-        return outcomes
-
-    def _respot(self, situation: Situation, view: Seen, outcomes: Outcomes, bed: Bed) -> None:
-        """Colours return unless they fell in their order; the highest goes first."""
-        in_order = ball_on_of(situation) in COLOURS
-        places = spots(bed)
-        for colour in reversed(COLOURS):
-            column = view.index(colour)
-            if column < 0:
-                continue
-            back = view.down[:, column] & ~(in_order & (outcomes.points > 0) & (colour == ball_on_of(situation)))
-            for e in np.flatnonzero(back):
-                spot = _free_spot(colour, places, outcomes.places[e], outcomes.in_play[e], bed)
-                which = np.zeros_like(outcomes.in_play, dtype=bool)
-                which[e, column] = True
-                spot_balls(outcomes, which, bed, *spot)
-
-    def _settle(self, situation: Situation, view: Seen, outcomes: Outcomes, e: int, bed: Bed) -> None:
-        """What is on next, whether it is a free ball, and whether the frame is over."""
-        on = ball_on_of(situation)
-        left = [view.names[i] for i in np.flatnonzero(outcomes.in_play[e] == -1) if i > 0]
-        lead = situation.shooter_points - situation.other_points + int(outcomes.points[e])
-        decided = on == "black" and outcomes.points[e] != 0
-        if not left or decided:
-            outcomes.code[e] = WON if lead > 0 else (LOST if lead < 0 else TURN_OVER)
-            if lead == 0:
-                _spot_black_again(view, outcomes, e, bed)
-            return
-        reds = any(ball in REDS for ball in left)
-        if outcomes.code[e] == CONTINUES and on == "red":
-            following = "colour"
-        else:
-            following = "red" if reds else min((b for b in left if b in COLOURS), key=lambda b: VALUES[b])
-        outcomes.ball_on[e] = BALLS_ON.index(following)
-        if outcomes.code[e] == FOUL and outcomes.hand[e] == 0:
-            wanted = [i for i, b in enumerate(view.names) if b in left and _is_on(b, following)]
-            blockers = [i for i, b in enumerate(view.names) if b in left and i not in wanted]
-            outcomes.free_ball[e] = is_snookered(outcomes.places[e], wanted, blockers, bed.radius)
-
-    def next_targets(self, situation: Situation, names: tuple[str, ...], outcomes: Outcomes) -> NDArray[np.bool_]:
-        """What is on; any ball with a free ball."""
-        on_table = outcomes.on_table()
-        by_code = np.array([[name != CUE and _is_on(name, on) for name in names] for on in BALLS_ON])
-        return np.asarray(on_table & (by_code[outcomes.ball_on] | outcomes.free_ball[:, None]), dtype=np.bool_)
-
-    def after(self, situation: Situation, names: tuple[str, ...], outcomes: Outcomes, e: int) -> Situation | None:
-        """The next situation when the other player plays from there."""
-
-        def change(following: Situation, stays: bool) -> Situation:
-            return replace(
-                following, ball_on=BALLS_ON[outcomes.ball_on[e]], free_ball=bool(outcomes.free_ball[e]),
-                my_fouls=0, their_fouls=0,
-            )  # fmt: skip
-
-        return next_situation(situation, names, outcomes, e, change)
-
-    def choices(self, situation: Situation, names: tuple[str, ...], outcomes: Outcomes, e: int) -> list[Situation]:
-        """The situations among which the other player chooses: play, have played again, have the balls put back."""
-        plays = self.after(situation, names, outcomes, e)
-        if plays is None or outcomes.code[e] != FOUL:
-            return [] if plays is None else [plays]
-        again = replace(plays, shooter=situation.shooter, free_ball=False)
-        if situation.variant == "no miss" or snookers_needed(situation) or snookers_needed(plays):
-            return [plays, again]
-        put_back = replace(again, layout=situation.layout, in_hand=situation.in_hand, ball_on=situation.ball_on)
-        return [plays, again, put_back]
-
-
-def _is_on(ball: str, on: str) -> bool:
-    return ball in REDS if on == "red" else (ball in COLOURS if on == "colour" else ball == on)
-
-
-def _points(situation: Situation, view: Seen, e: int) -> int:
-    """Points of execution e: scored when positive, given away when negative."""
-    on = ball_on_of(situation)
-    first = view.names[view.first[e]] if view.first[e] >= 0 else None
-    fell = [view.names[i] for i in np.flatnonzero(view.down[e])]
-    nominated = view.names[view.called[e]] if view.called[e] >= 0 else None
-    if on == "colour":
-        # A colour is nominated by calling it, or plainly by what is hit.
-        nominated = nominated if nominated in COLOURS else (first if first in COLOURS else None)
-        rightful, value = [nominated] if nominated else [], VALUES.get(nominated or "", 0)
-    else:
-        rightful = [ball for ball in view.names if ball != CUE and _is_on(ball, on)]
-        value = 1 if on == "red" else VALUES[on]
-        if situation.free_ball and nominated and nominated not in rightful:
-            rightful = [*rightful, nominated]
-    wrong = [ball for ball in fell if ball not in rightful]
-    if first in rightful and not wrong and not view.scratch[e] and view.ended[e]:
-        return value * len(fell)
-    given = [LEAST_FOUL, value, *(VALUES[ball] for ball in wrong)]
-    if first is not None and first not in rightful:
-        given.append(VALUES[first])
-    return -max(given)
-
-
-def _free_spot(
-    colour: str, places: dict[str, tuple[float, float]], lie: np.ndarray, in_play: np.ndarray, bed: Bed
-) -> tuple[float, float]:
-    """The colour's own spot, else the highest free one, else its own (it is then put behind it)."""
-    on_table = lie[np.flatnonzero(in_play == -1)]
-    for name in (colour, *reversed(COLOURS)):
-        if not len(on_table) or np.linalg.norm(on_table - np.array(places[name]), axis=1).min() >= 2 * bed.radius:
-            return places[name]
-    return places[colour]
-
-
-def _spot_black_again(view: Seen, outcomes: Outcomes, e: int, bed: Bed) -> None:
-    black = view.index("black")
-    outcomes.places[e, black], outcomes.in_play[e, black] = spots(bed)["black"], -1
-    outcomes.in_play[e, 0], outcomes.hand[e] = -2, BEHIND_LINE
-    outcomes.ball_on[e] = BALLS_ON.index("black")
-
-
-def is_snookered(places: np.ndarray, wanted: Sequence[int], blockers: Sequence[int], radius: float) -> bool:
-    """True when no ball on can be hit on both its sides in a straight line, for balls that are not on.
-
-    places : (n, 2) m, the cue ball first
-    """
-    return bool(wanted) and not any(_both_sides_open(places, ball, blockers, radius) for ball in wanted)
-
-
-def _both_sides_open(places: np.ndarray, ball: int, blockers: Sequence[int], radius: float) -> bool:
-    way = places[ball] - places[0]
-    distance = float(np.hypot(*way))
-    middle, spread = math.atan2(way[1], way[0]), math.asin(min(1.0, 2 * radius / distance))
-    for aim in (middle + spread, middle - spread):
-        ahead = np.array([math.cos(aim), math.sin(aim)])
-        for blocker in blockers:
-            gap = places[blocker] - places[0]
-            along = float(gap @ ahead)
-            if 0 < along < distance and abs(gap[0] * ahead[1] - gap[1] * ahead[0]) < 2 * radius - 1e-9:
-                return False
-    return True

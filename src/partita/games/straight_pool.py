@@ -12,21 +12,113 @@ Variants: "standard".
 """
 
 import math
-from collections.abc import Sequence
-from dataclasses import replace
-
-import numpy as np
-from numpy.typing import NDArray
 
 from partita.errors import refuse
-from partita.games.game import BEHIND_LINE, CONTINUES, FOUL, TURN_OVER, WON, Call, Outcomes
-from partita.games.judging import give_cue_ball, next_situation, outcomes_of, seen, spot_balls
+from partita.games.judging import (
+    CONTINUES,
+    FOUL,
+    TURN_OVER,
+    WON,
+    balls_left,
+    begin,
+    called_down,
+    fell,
+    give_cue_ball,
+    has_room,
+    pool_legal,
+    scratched,
+    spot_on_foot,
+)
 from partita.games.situation import Situation, check_balls, check_fouls, check_unused
-from partita.physics.simulate import Executions
-from partita.table.geometry import Bed, bed_of
+from partita.games.standing import BEHIND_LINE, FOULS, POINTS, POINTS_TO
+from partita.kernels import kernel
 from partita.table.layout import CUE
 
 FOULS_WITH_PENALTY, PENALTY = 3, 15
+# The object balls of a full rack; a rack without its apex has one less.
+_RACK = 15
+
+
+@kernel
+def any_ball_on(numbers, in_play, standing, on):
+    """Any ball may be hit first: (n,) bool into on."""
+    for ball in range(numbers.shape[0]):
+        on[ball] = ball > 0 and in_play[ball] == -1
+
+
+@kernel
+def judge_straight_pool(play, on, bed):
+    """Code of a shot; on : (n,) bool, the balls that might be hit first."""
+    potted = begin(play)
+    legal = pool_legal(play, on, potted)
+    made = legal and called_down(play)
+    if made:
+        play.then[POINTS] += potted
+    else:
+        for ball in range(1, play.numbers.shape[0]):
+            if fell(play, ball):
+                spot_on_foot(play, ball, bed)
+    play.then[FOULS] = 0
+    if not legal:
+        # A foul's points are taken from the shooter, not given to the other.
+        play.then[POINTS] -= 1
+        play.then[FOULS] = play.standing[FOULS] + 1
+        if play.then[FOULS] >= FOULS_WITH_PENALTY:
+            play.then[FOULS] = 0
+            play.then[POINTS] -= PENALTY
+    if scratched(play):
+        give_cue_ball(play, BEHIND_LINE)
+    if made and play.then[POINTS] >= play.standing[POINTS_TO]:
+        return WON
+    # Where not all balls are at hand, whoever asks for the next situation racks them.
+    if play.numbers.shape[0] == _RACK + 1 and balls_left(play.after) == 1:
+        rack_again(play, bed)
+    return CONTINUES if made else (TURN_OVER if legal else FOUL)
+
+
+@kernel
+def rack_place(place, bed):
+    """(x, y) m of one of the 15 places of a triangle on the foot spot, 0 the apex."""
+    depth, first = 0, 0
+    while first + depth < place:
+        first += depth + 1
+        depth += 1
+    x = 0.75 * bed.length + depth * bed.radius * math.sqrt(3.0)
+    return x, 0.5 * bed.width + (2.0 * (place - first) - depth) * bed.radius
+
+
+@kernel
+def _in_the_way(x, y, bed):
+    """Whether a ball there touches a place of the rack, the apex among them."""
+    for place in range(_RACK):
+        rack_x, rack_y = rack_place(place, bed)
+        if (x - rack_x) ** 2 + (y - rack_y) ** 2 < 4.0 * bed.radius * bed.radius:
+            return True
+    return False
+
+
+@kernel
+def rack_again(play, bed):
+    """Rack fourteen balls beside the one that is left.
+
+    A last ball that is in the way goes to the head spot, or to the centre when the cue ball is there; a cue
+    ball in the way is in hand behind the head string.
+    """
+    places, last = play.places, 0
+    for ball in range(1, _RACK + 1):
+        if play.after[ball] == -1:
+            last = ball
+    if play.after[0] == -1 and _in_the_way(places[0, 0], places[0, 1], bed):
+        give_cue_ball(play, BEHIND_LINE)
+    if _in_the_way(places[last, 0], places[last, 1], bed):
+        head = has_room(places, play.after, last, 0.25 * bed.length, 0.5 * bed.width, bed.radius)
+        places[last, 0], places[last, 1] = (0.25 if head else 0.5) * bed.length, 0.5 * bed.width
+    place = 1
+    for ball in range(1, _RACK + 1):
+        if ball != last:
+            places[ball, 0], places[ball, 1] = rack_place(place, bed)
+            play.after[ball] = -1
+            place += 1
 
 
 class StraightPool:
@@ -50,84 +142,3 @@ class StraightPool:
             situation, self.name, push_out=situation.push_out != "none", ball_on=situation.ball_on is not None,
             free_ball=situation.free_ball, my_group=situation.my_group is not None,
         )  # fmt: skip
-
-    def legal_targets(self, situation: Situation) -> tuple[str, ...]:
-        """Any ball."""
-        return situation.object_balls
-
-    def pots(self, situation: Situation) -> tuple[str, ...]:
-        """Any ball."""
-        return situation.object_balls
-
-    def judge(
-        self, situation: Situation, names: tuple[str, ...], shots: Executions, calls: Sequence[Call], bed: Bed
-    ) -> Outcomes:
-        """Judge executions whose balls are ordered as `names`."""
-        view = seen(names, shots, calls)
-        legal = view.legal(self.legal_targets(situation))
-        made = legal & view.called_down
-        outcomes = outcomes_of(shots, np.where(legal, np.where(made, CONTINUES, TURN_OVER), FOUL).astype(np.int8))
-        penalty = PENALTY if situation.shooter_fouls + 1 >= FOULS_WITH_PENALTY else 0
-        # A foul's points are taken from the shooter, not given to the other: they count in `after`.
-        outcomes.points[:] = np.where(made, view.down.sum(axis=1), np.where(legal, 0, -1 - penalty))
-        outcomes.code[made & (situation.shooter_points + outcomes.points >= situation.points_to)] = WON
-        give_cue_ball(outcomes, view.scratch, BEHIND_LINE)
-        spot_balls(outcomes, view.down & ~made[:, None], bed)
-        return outcomes
-
-    def next_targets(self, situation: Situation, names: tuple[str, ...], outcomes: Outcomes) -> NDArray[np.bool_]:
-        """Any ball."""
-        return outcomes.on_table()
-
-    def after(self, situation: Situation, names: tuple[str, ...], outcomes: Outcomes, e: int) -> Situation | None:
-        """The next situation: points to or off the shooter's score, the balls racked again when one is left."""
-        points = situation.shooter_points + int(outcomes.points[e])
-        penalised = outcomes.code[e] == FOUL and situation.shooter_fouls + 1 >= FOULS_WITH_PENALTY
-
-        def change(following: Situation, stays: bool) -> Situation:
-            if situation.shooter == "me":
-                fouls = 0 if penalised else following.my_fouls
-                scored = replace(following, my_points=points, their_points=situation.their_points, my_fouls=fouls)
-            else:
-                fouls = 0 if penalised else following.their_fouls
-                scored = replace(following, their_points=points, my_points=situation.my_points, their_fouls=fouls)
-            return racked_again(scored) if len(scored.object_balls) == 1 else scored
-
-        return next_situation(situation, names, outcomes, e, change)
-
-
-def rack_without_apex(bed: Bed) -> list[tuple[float, float]]:
-    """The 14 places of a triangle on the foot spot without its first ball, m."""
-    row = bed.radius * math.sqrt(3)
-    return [
-        (0.75 * bed.length + depth * row, 0.5 * bed.width + (2 * k - depth) * bed.radius)
-        for depth in range(1, 5)
-        for k in range(depth + 1)
-    ]
-
-
-def racked_again(situation: Situation) -> Situation:
-    """Fourteen balls racked beside the one that is left.
-
-    A last ball that is in the way goes to the head spot, or to the centre when the cue ball is there; a cue
-    ball in the way is in hand behind the head string.
-    """
-    bed, (last,) = bed_of(situation.layout.table), situation.object_balls
-    rack = rack_without_apex(bed)
-    apex = (0.75 * bed.length, 0.5 * bed.width)
-
-    def in_the_way(place: tuple[float, float]) -> bool:
-        return any(math.dist(place, spot) < 2 * bed.radius for spot in (apex, *rack))
-
-    balls = dict(situation.layout.balls)
-    hand = situation.in_hand
-    if CUE in balls and in_the_way(balls[CUE]):
-        del balls[CUE]
-        hand = "behind-line"
-    if in_the_way(balls[last]):
-        spots = ((0.25 * bed.length, 0.5 * bed.width), (0.5 * bed.length, 0.5 * bed.width))
-        cue = balls.get(CUE)
-        balls[last] = next(spot for spot in spots if cue is None or math.dist(cue, spot) >= 2 * bed.radius)
-    others = [ball for ball in StraightPool.balls if ball not in (CUE, last)]
-    balls |= dict(zip(others, rack, strict=True))
-    return replace(situation, layout=replace(situation.layout, balls=balls), in_hand=hand)

@@ -10,49 +10,57 @@ As nine-ball with ten balls, and every shot called, ball and pocket:
 Variants: "standard"; "ten last" (the ten may be called only when it is alone).
 """
 
-from collections.abc import Sequence
-
-import numpy as np
-
-from partita.games.game import ANYWHERE, CHOICE, CONTINUES, FOUL, LOST, TURN_OVER, WON, Call, Outcomes
-from partita.games.judging import give_cue_ball, outcomes_of, seen
-from partita.games.nine_ball import FOULS_THAT_LOSE, NineBall
-from partita.games.situation import Situation
-from partita.physics.simulate import Executions
-from partita.table.geometry import Bed
+from partita.games.judging import (
+    CHOICE,
+    CONTINUES,
+    FOUL,
+    TURN_OVER,
+    WON,
+    balls_left,
+    begin,
+    called_down,
+    index_of,
+    pool_legal,
+)
+from partita.games.nine_ball import NineBall, push_out_allowed, settle_turn
+from partita.games.standing import VARIANT
+from partita.kernels import kernel
 from partita.table.layout import CUE
+
+WINNING_NUMBER = 10
+
+
+@kernel
+def ten_may_be_called(in_play, standing):
+    """Whether the ten may be called now: where it is the last, only when it is alone."""
+    return standing[VARIANT] == 0 or balls_left(in_play) == 1
+
+
+@kernel
+def judge_ten_ball(play, on, bed):
+    """Code of a shot; on : (n,) bool, the balls that might be hit first."""
+    winning = index_of(play.numbers, play.in_play, WINNING_NUMBER)
+    may_win = ten_may_be_called(play.in_play, play.standing)
+    potted = begin(play)
+    legal = pool_legal(play, on, potted)
+    if push_out_allowed(play):
+        code = CHOICE
+    elif legal and called_down(play) and (play.ball != winning or may_win):
+        if play.ball == winning:
+            return WON
+        code = CONTINUES
+    elif legal:
+        code = CHOICE if potted > 0 else TURN_OVER
+    else:
+        code = FOUL
+    return settle_turn(play, code, winning, True, bed)
 
 
 class TenBall(NineBall):
-    """The rules of ten-ball."""
+    """The game of ten-ball."""
 
     name = "ten-ball"
     title = "Ten-ball"
     balls = (CUE, *(str(number) for number in range(1, 11)))
     variants = ("standard", "ten last")
     winning_ball = "10"
-
-    def pots(self, situation: Situation) -> tuple[str, ...]:
-        """Any ball; the ten only when the variant lets it be called."""
-        early = situation.variant != "ten last" or len(situation.object_balls) == 1
-        return tuple(ball for ball in situation.object_balls if early or ball != self.winning_ball)
-
-    def judge(
-        self, situation: Situation, names: tuple[str, ...], shots: Executions, calls: Sequence[Call], bed: Bed
-    ) -> Outcomes:
-        """Judge executions whose balls are ordered as `names`."""
-        view = seen(names, shots, calls)
-        legal = view.legal(self.legal_targets(situation))
-        ten = view.index(self.winning_ball)
-        may_win = self.winning_ball in self.pots(situation)
-        made = legal & view.called_down & ((view.called != ten) | may_win)
-        code = np.where(legal, np.where(view.down.any(axis=1), CHOICE, TURN_OVER), FOUL).astype(np.int8)
-        code[made] = CONTINUES
-        code[made & (view.called == ten)] = WON
-        code[view.push & (situation.push_out == "allowed") & ~view.scratch & view.ended] = CHOICE
-        if situation.shooter_fouls + 1 >= FOULS_THAT_LOSE:
-            code[code == FOUL] = LOST
-        outcomes = outcomes_of(shots, code)
-        give_cue_ball(outcomes, np.isin(code, (FOUL, LOST)), ANYWHERE)
-        self._spot_winning_ball(ten, view.fell(self.winning_ball) & (code != WON), outcomes, bed)
-        return outcomes

@@ -6,6 +6,7 @@ from numpy.typing import NDArray
 from partita.errors import refuse
 from partita.games import game_named
 from partita.games.game import CHOICE, CONTINUES, FOUL, LOST, NOT_IN_HAND, TURN_OVER, WON, Outcomes
+from partita.games.referee import judge, legal_targets
 from partita.games.situation import Situation
 from partita.odds.glance import BEST_MAKE, GLANCE_COLUMNS, VALUE, VISIBLE, glance_batch
 from partita.odds.placement import placed
@@ -56,7 +57,7 @@ class Bench:
         self.shooter, self.other = shooter.row(), other.row()
         self.scene = Scene(placed(situation, self._worth_in_hand) if situation.in_hand != "none" else situation)
         self.situation, self.names, self.places = self.scene.situation, self.scene.names, self.scene.places
-        self.target = self.scene.game.legal_targets(self.situation)[0]
+        self.target = legal_targets(self.situation)[0]
 
     def _worth_in_hand(self, places: Floats) -> Floats:
         """(k,) rack chance with the cue ball put at each of (k, n, 2) places."""
@@ -102,7 +103,7 @@ class Bench:
         """Execute an option once for each row of draws."""
         scene = self.scene
         shots = execute(scene.table, self.places, self.executions_of(option, draws), physics=scene.physics)
-        outcomes = scene.game.judge(self.situation, self.names, shots, [option.call], self.bed)
+        outcomes = judge(self.situation, self.names, shots, [option.call], self.bed)
         return self._valued(shots, outcomes)
 
     def _valued(self, shots: Executions, outcomes: Outcomes) -> Samples:

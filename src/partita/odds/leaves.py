@@ -8,6 +8,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from partita.games.game import CHOICE, CONTINUES, FOUL, LOST, NOT_IN_HAND, TURN_OVER, WON
+from partita.games.referee import next_targets
 from partita.kernels import kernel
 from partita.odds.make_chance import make_chance, pocket_opening
 from partita.options.scene import Reading, Scene
@@ -42,7 +43,7 @@ def _best_makes(windows, bed, places, in_play, on, in_hand, player, out):
 def next_best_make(scene: Scene, reading: Reading, shooter: Floats, other: Floats) -> Floats:
     """(m,) best make chance of whoever shoots next, with the stroke models' rows of both players."""
     outcomes = reading.outcomes
-    on = scene.game.next_targets(scene.situation, scene.names, outcomes)
+    on = next_targets(scene.names, outcomes)
     found, windows = np.zeros(len(reading.rows)), pocket_windows(scene.table)
     stays = outcomes.code == CONTINUES
     for who, player in ((stays, shooter), (~stays, other)):

@@ -3,6 +3,7 @@
 import numpy as np
 
 from partita.errors import refuse
+from partita.games import game_named
 from partita.games.situation import Situation
 from partita.odds.leaves import leave_order
 from partita.odds.placement import best_make_worth, placed
@@ -34,7 +35,7 @@ def list_options(
     shooter, other = (me, them) if mine else (them, me)
     rows = shooter.row(), other.row()
     scene = Scene(placed(situation, best_make_worth(situation, rows[0])) if situation.in_hand != "none" else situation)
-    scene.game.check(situation)
+    game_named(situation.game).check(situation)
 
     def value(reading: Reading) -> np.ndarray[tuple[int], np.dtype[np.float64]]:
         return leave_order(scene, reading, *rows)

@@ -5,7 +5,7 @@ from collections.abc import Callable
 import numpy as np
 
 from partita.errors import refuse
-from partita.games import game_named
+from partita.games.referee import legal_targets
 from partita.games.situation import Situation
 from partita.games.snooker import Snooker, in_the_d
 from partita.kernels import kernel
@@ -55,7 +55,7 @@ def best_make_worth(situation: Situation, shooter: Floats) -> Callable[[Floats],
     """Worth in any game: the best make chance of a legal ball, for the shooter's stroke model's row."""
     table = situation.layout.table
     names = names_of(situation.with_cue_at((0.0, 0.0)).layout)
-    on = np.array([names.index(ball) for ball in game_named(situation.game).legal_targets(situation)])
+    on = np.array([names.index(ball) for ball in legal_targets(situation)])
 
     def worth(places: Floats) -> Floats:
         chances, in_play = np.zeros(len(places)), np.full(len(names), -1, dtype=np.int8)

@@ -7,8 +7,8 @@ from functools import cached_property
 import numpy as np
 from numpy.typing import NDArray
 
-from partita.games import game_named
-from partita.games.game import SAFETY, Call, Game, Outcomes
+from partita.games.game import SAFETY, Call, Outcomes
+from partita.games.referee import judge, legal_targets, worth_potting
 from partita.games.situation import Situation
 from partita.physics.constants import Physics
 from partita.physics.loop import FIRST_HIT
@@ -41,11 +41,6 @@ class Scene:
 
     situation: Situation
 
-    @cached_property
-    def game(self) -> Game:
-        """The rules."""
-        return game_named(self.situation.game)
-
     @property
     def table(self) -> TableSpec:
         """The table."""
@@ -74,13 +69,13 @@ class Scene:
     @cached_property
     def targets(self) -> tuple[int, ...]:
         """The balls that may be hit first, the nearest to the cue ball first."""
-        found = [self.names.index(ball) for ball in self.game.legal_targets(self.situation)]
+        found = [self.names.index(ball) for ball in legal_targets(self.situation)]
         return tuple(sorted(found, key=lambda ball: (float(np.hypot(*(self.places[ball] - self.places[0]))), ball)))
 
     @cached_property
     def worth_potting(self) -> frozenset[int]:
         """The balls whose potting keeps the shooter at the table."""
-        return frozenset(self.names.index(ball) for ball in self.game.pots(self.situation))
+        return frozenset(self.names.index(ball) for ball in worth_potting(self.situation))
 
     def direction(self, ball: int) -> float:
         """Direction from the cue ball to another, rad."""
@@ -97,7 +92,7 @@ class Scene:
             self.table, self.places, rows, physics=self.physics, trace_rows=_TRACE_ROWS if trace else 0
         )  # fmt: skip
         made = tuple(calls) if calls is not None else self.calls_of(shots)
-        return Reading(rows, made, shots, self.game.judge(self.situation, self.names, shots, made, self.bed))
+        return Reading(rows, made, shots, judge(self.situation, self.names, shots, made, self.bed))
 
     def potted(self, shots: Executions) -> NDArray[np.int64]:
         """(m,) the ball each shot is played for: the one hit first when it fell, else the lowest; -1 for none."""

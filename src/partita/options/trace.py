@@ -6,6 +6,7 @@ from dataclasses import dataclass, field, replace
 import numpy as np
 
 from partita.games.game import FOUL, LOST
+from partita.games.referee import after, legal_targets
 from partita.options.naming import ball_words, detail_of, fullness_of, name_of
 from partita.options.option import Intention, Option
 from partita.options.scene import Floats, Reading, Scene, stroke_of
@@ -226,13 +227,13 @@ def _sent_away(reading: Reading, e: int, story: _Story) -> bool:
 
 def _hidden_behind(scene: Scene, reading: Reading, e: int) -> tuple[str, ...]:
     """The balls that hide all of the next player's balls; empty when he sees one of them."""
-    following = scene.game.after(scene.situation, scene.names, reading.outcomes, e)
+    following = after(scene.situation, scene.names, reading.outcomes, e)
     if following is None or following.in_hand != "none":
         return ()
     places, on_table = reading.outcomes.places[e], np.flatnonzero(reading.outcomes.in_play[e] == -1)
     others = [int(ball) for ball in on_table if ball > 0]
     hiding: list[str] = []
-    for ball in scene.game.legal_targets(following):
+    for ball in legal_targets(following):
         target = scene.names.index(ball)
         blockers = blockers_of(places, target, [b for b in others if b != target], scene.bed.radius)
         if not blockers:
