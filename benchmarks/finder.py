@@ -14,8 +14,7 @@ from partita.games.snooker import COLOURS, spots
 from partita.odds.leaves import leave_order
 from partita.options.finder import find
 from partita.options.scene import Scene
-from partita.players.executions import AIM
-from partita.players.stroke_model import PRESETS
+from partita.players.stroke_model import AIM, PRESETS
 from partita.table.geometry import bed_of
 from partita.table.layout import Layout
 from partita.table.spec import PRESETS as TABLES

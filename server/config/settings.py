@@ -51,6 +51,7 @@ INSTALLED_APPS = [
     "profiles",
     "layouts",
     "studies",
+    "playouts",
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",

@@ -1,7 +1,7 @@
 """Studies: ask, follow, stop, keep, open again, draw."""
 
 from datetime import datetime
-from typing import Any
+from typing import Any, Literal
 
 from django.http import Http404, HttpRequest
 from django.shortcuts import get_object_or_404
@@ -10,11 +10,22 @@ from pydantic import Field
 
 from accounts.current import account
 from layouts.models import Layout
+from partita.games.match import Match
 from partita.odds.weigh import DEFAULT_SAMPLES
 from studies import services
 from studies.models import Study
 
 router = Router(tags=["studies"])
+
+
+class MatchIn(Schema):
+    """A race to a number of racks as it stands."""
+
+    race_to: int = 7
+    my_racks: int = 0
+    their_racks: int = 0
+    i_break: bool = True
+    breaks: Literal["alternate", "winner"] = "alternate"
 
 
 class StudyIn(Schema):
@@ -26,6 +37,7 @@ class StudyIn(Schema):
     seed: int = 1
     samples: int = DEFAULT_SAMPLES
     layout: int | None = None
+    match: MatchIn | None = None
 
 
 class KeepIn(Schema):
@@ -100,6 +112,35 @@ class OptionOut(Schema):
     confirmed: bool
 
 
+class ChangeOut(Schema):
+    """One number made different: the rack chances of the leaders then, and which is best."""
+
+    kind: str
+    name: str
+    best: int
+    rack_chance: list[float]
+    changes: bool
+
+
+class ChangesOut(Schema):
+    """What would change the choice among the leaders."""
+
+    options: list[str]
+    as_asked: list[float]
+    changes: list[ChangeOut]
+
+
+class MatchOut(MatchIn):
+    """The race, what this rack is worth in it, and my chance of the match by option."""
+
+    rack_when_i_break: float
+    rack_when_they_break: float
+    if_rack_won: float
+    if_rack_lost: float
+    a_point_is_worth: float
+    my_match_chance: list[float]
+
+
 class ResultOut(Schema):
     """A study's document (`docs/formats.md`)."""
 
@@ -115,6 +156,8 @@ class ResultOut(Schema):
     options: list[OptionOut]
     why: str
     reliable: str
+    changes: ChangesOut | None = None
+    match: MatchOut | None = None
 
 
 class StudySummary(Schema):
@@ -160,7 +203,8 @@ def _layout(request: HttpRequest, layout_id: int | None) -> Layout | None:
 def ask(request: HttpRequest, body: StudyIn) -> Study:
     """Weigh a layout. A study of one's own that is still running is superseded."""
     layout = _layout(request, body.layout)
-    return services.ask(account(request), body.document, body.me, body.them, body.seed, body.samples, layout)
+    match = Match(**body.match.dict()) if body.match else None
+    return services.ask(account(request), body.document, body.me, body.them, body.seed, body.samples, layout, match)
 
 
 @router.get("/studies", response=list[StudySummary])

@@ -3,6 +3,7 @@
 import logging
 import time
 from collections.abc import Callable
+from dataclasses import asdict
 from typing import Any
 
 from django.db.models import F
@@ -10,10 +11,14 @@ from django.db.models import F
 from layouts.models import Layout
 from partita.errors import Refused
 from partita.files import layout_file
+from partita.games.match import Match
+from partita.games.situation import Situation
 from partita.odds.drawing import draw
+from partita.odds.playout import play_out
 from partita.odds.weigh import WeighRequest, check_request, weigh
 from partita.physics.stroke import Stroke
 from partita.players.stroke_model import PRESETS, stroke_model_from
+from partita.table.diamonds import metres
 from profiles.services import stroke_model_named
 from studies.models import Study
 
@@ -22,14 +27,21 @@ ACTIVE = (Study.Status.QUEUED, Study.Status.RUNNING)
 
 
 def ask(
-    owner: Any, document: dict[str, Any], me: str, them: str, seed: int, samples: int, layout: Layout | None
+    owner: Any,
+    document: dict[str, Any],
+    me: str,
+    them: str,
+    seed: int,
+    samples: int,
+    layout: Layout | None,
+    match: Match | None = None,
 ) -> Study:
     """Check a question, supersede the owner's running ones, and queue it."""
     from studies.tasks import weigh_study  # noqa: PLC0415 - tasks import this module
 
     file = layout_file.read(document)
     mine, theirs = stroke_model_named(owner, me), stroke_model_named(owner, them)
-    check_request(WeighRequest(file.situation, mine, theirs, seed, samples, file.strokes))
+    check_request(WeighRequest(file.situation, mine, theirs, seed, samples, file.strokes, match))
     question = {
         "document": layout_file.write(file),
         "me": mine.as_json(),
@@ -37,6 +49,7 @@ def ask(
         "players": {"me": me, "them": them},
         "seed": seed,
         "samples": samples,
+        "match": asdict(match) if match else None,
     }
     Study.objects.filter(owner=owner, status__in=ACTIVE).update(status=Study.Status.STOPPING)
     study = Study.objects.create(owner=owner, layout=layout, question=question)
@@ -54,7 +67,17 @@ def request_of(question: dict[str, Any]) -> WeighRequest:
         seed=question["seed"],
         samples=question["samples"],
         own_strokes=file.strokes,
+        match=Match(**question["match"]) if question.get("match") else None,
     )
+
+
+def situation_of(study: Study) -> Situation:
+    """The situation of a settled study, with the cue ball where it was placed when it was in hand."""
+    situation = request_of(study.question).situation
+    if situation.in_hand == "none":
+        return situation
+    cue: Any = (study.document or {})["cue"]
+    return situation.with_cue_at(metres(situation.layout.table, *cue))
 
 
 def run(study_id: int, should_abort: Callable[[], bool]) -> None:
@@ -116,6 +139,8 @@ def warm_kernels() -> None:
     """Load (or, the first time, compile) every kernel, by weighing a small layout."""
     document = {"format": "partita-layout", "version": 1, "balls": {"cue": [2, 1], "8": [5, 3], "9": [6, 2]}}
     situation, league = layout_file.read(document).situation, PRESETS["league"]
+    for _ in play_out(situation, league, league, 4):
+        pass
     for result in weigh(WeighRequest(situation, league, league, samples=50)):
         stroke: Any = result.document["options"][0]["stroke"]  # type: ignore[index]
     draw(situation, Stroke(**stroke), league, league)

@@ -9,7 +9,8 @@ from studies import services
 STALLED_AFTER_S = 20.0
 
 
-@app.task(name="weigh_study", pass_context=True, queue="studies")
+# Somebody waits for a weighing; the parts of a long play-out come after it.
+@app.task(name="weigh_study", pass_context=True, queue="studies", priority=10)
 def weigh_study(context: JobContext, *, study_id: int) -> None:
     """Run one study."""
     services.run(study_id, context.should_abort)

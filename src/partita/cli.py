@@ -12,6 +12,7 @@ from partita.files import layout_file
 from partita.kernels import is_cold
 
 Json = dict[str, Any]
+MOST_LEADERS = 8
 
 
 def main(arguments: Sequence[str] | None = None) -> int:
@@ -52,6 +53,7 @@ def _parser() -> argparse.ArgumentParser:
     played.add_argument("--racks", type=int, default=200)
     played.add_argument("--seed", type=int, default=1)
     played.add_argument("--stroke", type=int, default=0, help="begin with the file's own stroke of this number")
+    played.add_argument("--top", type=int, default=0, help="weigh first, and play each of the best few options out")
     played.add_argument("--table", action="store_true", help="a line for people instead of JSON")
     played.set_defaults(command=_playout)
     weigh = commands.add_parser("weigh", help="rank the options of a layout file")
@@ -59,6 +61,10 @@ def _parser() -> argparse.ArgumentParser:
     weigh.add_argument("--seed", type=int, default=1)
     weigh.add_argument("--samples", type=int, default=1000, help="executions of each leading option")
     weigh.add_argument("--seconds", type=float, default=None, help="stop refining after this long")
+    weigh.add_argument("--race-to", type=int, default=None, help="a match: racks that win it")
+    weigh.add_argument("--score", default="0-0", help="racks won so far, mine first: 5-3")
+    weigh.add_argument("--they-break", action="store_true", help="the other player broke this rack")
+    weigh.add_argument("--winner-breaks", action="store_true", help="else the break goes by turns")
     weigh.add_argument("--table", action="store_true", help="a table for people instead of JSON")
     weigh.set_defaults(command=_weigh)
     return parser
@@ -164,28 +170,67 @@ def _overrides(value: object) -> dict[str, float]:
 
 
 def _playout(options: argparse.Namespace) -> None:
-    from partita.odds.playout import first_stroke, play_out  # noqa: PLC0415 - kernels load only where needed
+    from partita.odds.playout import first_stroke  # noqa: PLC0415 - kernels load only where needed
 
     file = layout_file.parse(_text_of(options.file))
-    situation, me, them = file.situation, _player(options.me), _player(options.them)
+    me, them = _player(options.me), _player(options.them)
     if not 0 <= options.stroke <= len(file.strokes):
         raise refuse("--stroke", f"the file has no stroke {options.stroke}", f"Use 1 to {len(file.strokes)}, or 0.")
-    first, so_far = None, None
-    if options.stroke:
-        first = first_stroke(situation, file.strokes[options.stroke - 1][1], me if situation.shooter == "me" else them)
+    situation = file.situation
+    strokes: list[Any] = [("as both would play it", None)]
+    if options.top:
+        situation, strokes = _leaders(file, me, them, options)
+    elif options.stroke:
+        label, own = file.strokes[options.stroke - 1]
+        strokes = [(label, first_stroke(situation, own, me if situation.shooter == "me" else them))]
+    lines = [_played(situation, me, them, options, name, first) for name, first in strokes]
+    if options.table:
+        _print("\n".join(_played_line(line) for line in lines))
+        return
+    document = {"format": "partita-playout", "version": 1, "seed": options.seed, "for": situation.shooter}
+    _print(json.dumps(document | ({"lines": lines} if options.top else lines[0])))
+
+
+def _leaders(file: layout_file.LayoutFile, me: Any, them: Any, options: argparse.Namespace) -> tuple[Any, list[Any]]:
+    """The situation, the cue ball placed, and first strokes of the best few options as weighed."""
+    from partita.odds.playout import first_stroke  # noqa: PLC0415 - kernels load only where needed
+    from partita.odds.weigh import WeighRequest, weigh  # noqa: PLC0415
+    from partita.physics.stroke import Stroke  # noqa: PLC0415
+    from partita.table.diamonds import metres  # noqa: PLC0415
+
+    if not 1 <= options.top <= MOST_LEADERS:
+        raise refuse("--top", f"{options.top} is out of range", f"Use 1 to {MOST_LEADERS}.")
+    settled: Json = {}
+    for study in weigh(WeighRequest(file.situation, me, them, options.seed, own_strokes=file.strokes)):
+        settled = study.document
+        if study.settled:
+            break
+    situation = file.situation
+    if situation.in_hand != "none":
+        situation = situation.with_cue_at(metres(situation.layout.table, *settled["cue"]))
+    shooter = me if situation.shooter == "me" else them
+    # A push-out is not a stroke that decides anything by itself.
+    found = [option for option in settled["options"] if option["kind"] != "push-out"][: options.top]
+    return situation, [(o["name"], first_stroke(situation, Stroke(**o["stroke"]), shooter)) for o in found]
+
+
+def _played(situation: Any, me: Any, them: Any, options: argparse.Namespace, name: str, first: Any) -> Json:
+    from partita.odds.playout import play_out  # noqa: PLC0415 - kernels load only where needed
+
+    line: Json = {}
     for so_far in play_out(situation, me, them, options.racks, seed=options.seed, first=first):
         if sys.stderr.isatty():
             sys.stderr.write(f"\r{so_far.racks} of {options.racks} racks")
-    if so_far is None:
-        return
-    chance = so_far.chance
-    if options.table:
-        spread = 50 * (chance.high - chance.low)
-        _print(f"{100 * chance.value:.1f} ± {spread:.1f} % of {so_far.racks} racks won by the player at the table")
-        return
-    document = {"format": "partita-playout", "version": 1, "seed": options.seed, "for": situation.shooter}
-    figures = {"racks": so_far.racks, "rack_chance": chance.as_json(), "shots_a_rack": round(so_far.shots_a_rack, 2)}
-    _print(json.dumps(document | figures))
+        line = {"name": name, "racks": so_far.racks, "rack_chance": so_far.chance.as_json()}
+        line["shots_a_rack"] = round(so_far.shots_a_rack, 2)
+    return line
+
+
+def _played_line(line: Json) -> str:
+    chance = line["rack_chance"]
+    spread = 50 * (chance["high"] - chance["low"])
+    share = f"{100 * chance['value']:.1f} ± {spread:.1f} %"
+    return f"{share} of {line['racks']} racks won by the player at the table: {line['name']}"
 
 
 def _options(options: argparse.Namespace) -> None:
@@ -210,8 +255,9 @@ def _weigh(options: argparse.Namespace) -> None:
 
     file = layout_file.parse(_text_of(options.file))
     request = WeighRequest(
-        file.situation, _player(options.me), _player(options.them), options.seed, options.samples, file.strokes
-    )
+        file.situation, _player(options.me), _player(options.them), options.seed, options.samples, file.strokes,
+        _match(options),
+    )  # fmt: skip
     started, study = time.monotonic(), None
     for newest in weigh(request):
         study = newest
@@ -221,6 +267,18 @@ def _weigh(options: argparse.Namespace) -> None:
         raise refuse("layout", "no option was found", "Check that a legal ball can be reached.")
     document = study.document | {"seconds": round(time.monotonic() - started, 3)}
     _print(_weigh_table(document) if options.table else json.dumps(document))
+
+
+def _match(options: argparse.Namespace) -> Any:
+    from partita.games.match import Match  # noqa: PLC0415
+
+    if options.race_to is None:
+        return None
+    mine, _, theirs = options.score.partition("-")
+    if not (mine.isdecimal() and theirs.isdecimal() and len(options.score) < 8):
+        raise refuse("--score", f"“{options.score[:20]}” is no score", "Give my racks and theirs: 5-3.")
+    breaks = "winner" if options.winner_breaks else "alternate"
+    return Match(options.race_to, int(mine), int(theirs), not options.they_break, breaks).check()  # type: ignore[arg-type]
 
 
 def _text_of(name: str) -> str:
@@ -255,7 +313,23 @@ def _weigh_table(document: Json) -> str:
             f"{100 * chance['value']:5.1f} ± {spread:4.1f} {make:>6} {foul:>5} {sold:>8}   "
             f"{option['aim']:8} {option['name']}; {option['detail']}"
         )
-    return "\n".join([*rows, "", document["why"], document["reliable"]])
+    return "\n".join([*rows, "", document["why"], document["reliable"], *_changes_lines(document)])
+
+
+def _changes_lines(document: Json) -> list[str]:
+    """What would change the choice, and what the rack is worth in the match."""
+    lines: list[str] = []
+    changes: Json = document.get("changes") or {"changes": []}
+    match: Json | None = document.get("match")
+    for row in changes["changes"]:
+        best = f"then rather {changes['options'][row['best']]}" if row["changes"] else "the choice stands"
+        lines.append(f"{row['kind'] + ', ' + row['name']:38} {100 * row['rack_chance'][row['best']]:3.0f} %   {best}")
+    if match:
+        lines.append(
+            f"Match: {100 * match['my_match_chance'][0]:.1f} % with the top option; a point of rack chance is worth "
+            f"{match['a_point_is_worth']:.2f} points."
+        )
+    return lines
 
 
 if __name__ == "__main__":

@@ -13,6 +13,8 @@ from pathlib import Path
 from typing import Any, TypeVar, cast
 
 import numba
+from llvmlite import ir
+from numba.extending import intrinsic
 
 Function = TypeVar("Function", bound=Callable[..., Any])
 
@@ -63,3 +65,32 @@ _njit = numba.njit(  # type: ignore[call-overload]
 def kernel(function: Function) -> Function:
     """Compile a function on plain arrays; it releases the GIL, so threads use all cores."""
     return cast(Function, _njit(function))
+
+
+def address_of(function: Callable[..., object], *examples: object) -> int:
+    """Where the machine code of a kernel for arguments of these types is, for `call_at`, in this process."""
+    dispatcher = cast(Any, function)
+    types = tuple(numba.typeof(example) for example in examples)  # type: ignore[no-untyped-call]
+    dispatcher.compile(types)
+    compiled = dispatcher.overloads[types]
+    return int(compiled.library.get_pointer_to_function(compiled.fndesc.llvm_func_name))
+
+
+@intrinsic  # type: ignore[untyped-decorator]
+def call_at(typing: Any, address: Any, result: Any, arguments: Any) -> tuple[Any, Callable[..., Any]]:
+    """In a kernel: call the kernel at an address with a tuple of arguments; `result` is a value of its result's type.
+
+    A plain call has the called kernel's whole code optimised again within every kernel above it: with the
+    simulator at the bottom of a dozen levels that took minutes. The types must be those of `address_of`.
+    """
+    taken = list(arguments.types)
+
+    def generate(context: Any, builder: Any, signature: Any, values: Any) -> Any:
+        convention = context.call_conv
+        pointer = ir.PointerType(convention.get_function_type(result, taken))
+        function = builder.inttoptr(values[0], pointer)
+        given = [builder.extract_value(values[2], place) for place in range(len(taken))]
+        _, answer = convention.call_function(builder, function, result, taken, given)
+        return answer
+
+    return result(address, result, arguments), generate

@@ -7,17 +7,15 @@ import numpy as np
 from scipy.stats import kstest
 
 from partita.errors import Refused
+from partita.games.opening import broken, scattered
+from partita.games.referee import legal_targets
 from partita.games.situation import Situation
-from partita.odds.playout import PlayedOut, _normal_row, first_stroke, play_out
-from partita.odds.policy import Felt, judge_shot, new_desk, play_shot
-from partita.options.scene import Scene
+from partita.odds.playout import PlayedOut, _normal_row, first_stroke, play_out, racks_of
 from partita.options.wishes import Wish
-from partita.physics.pocket_windows import pocket_windows
 from partita.physics.stroke import Stroke
 from partita.players.stroke_model import PRESETS
-from partita.table.layout import Layout
+from partita.table.layout import Layout, problems_of
 from partita.table.spec import TableSpec
-from tests.core.layouts import random_layout, random_stroke
 
 TABLE = TableSpec()
 LEAGUE, BEGINNER, PRO = PRESETS["league"], PRESETS["beginner"], PRESETS["professional"]
@@ -60,20 +58,25 @@ class PlayOut(unittest.TestCase):
         self.assertGreater(good, 0.95)
         self.assertLess(bad, 0.05)
 
-    def test_the_fast_referee_judges_as_the_rules_of_nine_ball_do(self) -> None:
-        layout = random_layout(5, 10)
-        scene = Scene(Situation(layout))
-        rows = np.array([random_stroke(seed).row() for seed in range(400)])
-        reading = scene.play(rows)
-        desk, felt = new_desk(10), Felt(pocket_windows(TABLE), scene.bed, scene.physics)
-        in_play = np.full(10, -1, dtype=np.int8)
-        for e, row in enumerate(rows):
-            play_shot(desk, felt, scene.places, in_play, row, False)
-            code = judge_shot(desk, felt, in_play, 1, 9)
-            self.assertEqual((code, list(desk.after)), (reading.outcomes.code[e], list(reading.outcomes.in_play[e])))
-            on_table = desk.after == -1
-            np.testing.assert_allclose(desk.finals[on_table], reading.outcomes.places[e][on_table], atol=0.003)
-        self.assertGreater(len(set(reading.outcomes.code)), 2)
+    def test_every_game_comes_to_an_end_that_one_of_both_has_won(self) -> None:
+        for game in ("nine-ball", "ten-ball", "eight-ball", "straight-pool", "snooker"):
+            situation = scattered(game, 8)
+            situation = (
+                replace(situation, points_to=15, my_points=9, their_points=9) if "straight" in game else situation
+            )
+            found = np.zeros((4, 2))
+            for _ in racks_of(situation, PRO, PRO, found):
+                pass
+            self.assertTrue(np.isin(found[:, 0], (0.0, 1.0)).all(), (game, found))
+            self.assertTrue((found[:, 1] > 0).all())
+
+    def test_after_the_break_all_balls_left_are_apart_and_the_next_shot_is_legal(self) -> None:
+        for game in ("nine-ball", "ten-ball", "eight-ball"):
+            situation = broken(game, 3)
+            self.assertEqual(problems_of(situation.layout), [])
+            self.assertEqual((situation.in_hand, situation.my_group), ("none", None))
+            self.assertTrue(legal_targets(situation))
+            self.assertNotEqual(situation.layout, broken(game, 4).layout)
 
     def test_draws_are_normal_and_mirrored_in_pairs(self) -> None:
         rows = np.zeros((4000, 5))
@@ -88,7 +91,7 @@ class PlayOut(unittest.TestCase):
 
     def test_what_cannot_be_played_out_is_refused(self) -> None:
         for situation, racks, words in (
-            (replace(THREE, game="eight-ball"), 10, "eight-ball cannot be played out yet"),
+            (replace(THREE, my_fouls=3), 10, "my_fouls: 3 fouls in a row cannot be"),
             (THREE, 1, "racks: 1 is out of range"),
         ):
             with self.assertRaisesRegex(Refused, words):

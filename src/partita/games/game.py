@@ -11,8 +11,8 @@ from partita.games.situation import Situation
 from partita.games.standing import ANYWHERE, BEHIND_LINE, HAND, HANDS, NOT_IN_HAND
 
 __all__ = [
-    "ANYWHERE", "BEHIND_LINE", "CHOICE", "CONTINUES", "FOUL", "HANDS", "LOST", "NOT_IN_HAND", "SAFETY", "TURN_OVER", "WON",
-    "Call", "Game", "Outcomes",
+    "ANYWHERE", "BEHIND_LINE", "CHOICE", "CONTINUES", "FOUL", "HANDS", "LOST", "NOT_IN_HAND", "SAFETY", "TURN_OVER",
+    "WON", "Call", "Game", "Outcomes",
 ]  # fmt: skip
 
 

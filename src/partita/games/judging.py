@@ -129,5 +129,3 @@ def has_room(places, in_play, ball, x, y, radius):
             if dx * dx + dy * dy < 4.0 * radius * radius:
                 return False
     return True
-
-

@@ -110,6 +110,3 @@ class NineBall:
 
     def _fouls_that_lose(self, situation: Situation) -> int:
         return 1_000 if situation.variant == "no three fouls" else FOULS_THAT_LOSE
-
-    def _fouls_that_lose(self, situation: Situation) -> int:
-        return 1_000 if situation.variant == "no three fouls" else FOULS_THAT_LOSE

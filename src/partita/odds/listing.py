@@ -15,9 +15,7 @@ from partita.options.trace import read_option
 from partita.options.watch import with_watch
 from partita.options.wishes import Wish, own_strokes
 from partita.physics.stroke import Stroke
-from partita.players.executions import AIM
-from partita.players.reach import Hand
-from partita.players.stroke_model import StrokeModel
+from partita.players.stroke_model import AIM, Hand, StrokeModel
 
 
 def list_options(

@@ -16,7 +16,7 @@ import math
 
 from partita.kernels import kernel
 from partita.physics.pocket_windows import window_from
-from partita.players.executions import AIM, SIGHT
+from partita.players.stroke_model import AIM, SIGHT
 
 # Speed, cloth and throw vary the object ball's direction by this much, rad, for anybody.
 UNAVOIDABLE_RAD = 0.004

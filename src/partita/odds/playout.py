@@ -1,9 +1,9 @@
 """Play out: whole racks by both players to the end, the truth that quicker values are held against.
 
-Both play by `policy`, through the simulator, with their own errors, under the rules of nine-ball with three
-fouls in a row losing. Racks are seeded one by one and come in pairs with mirrored errors, so that the same
-request gives the same racks, and two situations played with the same seeds differ by themselves and not by
-luck. A rack that drags on beyond MOST_SHOTS is shared.
+Both play by `policy`, through the simulator, with their own errors, under the rules of their game. Racks are
+seeded one by one and come in pairs with mirrored errors, so that the same request gives the same racks, and two
+situations played with the same seeds differ by themselves and not by luck. A rack that drags on beyond
+`most_shots` is shared.
 """
 
 import math
@@ -14,40 +14,50 @@ import numpy as np
 from numpy.typing import NDArray
 
 from partita.errors import refuse
-from partita.games.game import CONTINUES, FOUL, WON
+from partita.games import game_named
+from partita.games.judging import LOST, WON
+from partita.games.referee import numbers_of, standing_of
 from partita.games.situation import Situation
+from partita.games.standing import HAND, NOT_IN_HAND
 from partita.kernels import kernel
+from partita.odds.eyes import eyes_for
 from partita.odds.intervals import Chance, of_mean
+from partita.odds.learned import FEATURES
 from partita.odds.policy import (
+    BALL,
+    COLUMNS,
     DRAWN,
-    Felt,
+    POCKET,
+    Desk,
     decide,
-    judge_shot,
-    lowest,
+    execute_candidate,
+    judge_played,
+    look,
     new_desk,
     place_in_hand,
     play_shot,
+    settle_choice,
 )
+from partita.odds.rest import FORMULA, VALUE
+from partita.options.option import Option
 from partita.options.scene import Scene, rows_of
 from partita.options.trace import read_option
 from partita.options.wishes import Wish, own_strokes
 from partita.parallel import CORES, over_slices
-from partita.physics.pocket_windows import pocket_windows
-from partita.physics.simulate import names_of, physics_of, places_of
+from partita.physics.simulate import names_of, physics_of
 from partita.physics.stroke import Stroke
-from partita.players.executions import SIGHT, executed, judgement_m, standard_draws
-from partita.players.stroke_model import StrokeModel
-from partita.table.geometry import bed_of
-from partita.table.layout import check
+from partita.players.executions import judgement_m, standard_draws
+from partita.players.stroke_model import SIGHT, StrokeModel
+from partita.table.layout import CUE, check
 
 Floats = NDArray[np.float64]
-MOST_SHOTS = 120
-FOULS_THAT_LOSE = 3
 MOST_RACKS = 20_000
+_MOST_SHOTS = {"straight-pool": 600, "snooker": 400}
 _AT_A_TIME = 16
 # The deciding player's own tries use the same draws in every rack: he is a fixed player.
 _POLICY_SEED = 20_011
-PLAYED = ("nine-ball",)
+# Columns of a rack that is written down: the features of each position, its formula and value, and who shot.
+LOG = FEATURES + 3
 
 
 @dataclass(frozen=True)
@@ -79,66 +89,108 @@ def _normal_row(seed, shot, sign, row):
 
 
 @kernel
-def play_rack(desk, felt, places, in_play, in_hand, fouls, first, models, draws, seed, sign, most, state):
-    """Play one rack; returns 1 when the player at the table won it, 0 lost, 0.5 when it is not over; and shots.
+def play_rack(desk, places, in_play, standing, first, draws, seed, sign, most, log):
+    """Play one rack; returns 1 when the first player won it, 0 lost, 0.5 when it is not over; shots; who is next.
 
-    places, in_play : (n, 2), (n,) are used up; fouls : (2,) in a row, used up; models : (2, 6) the player at
-    the table and the other; first : (9,) a first stroke with its contact, cut and judgement, or speed 0 for none
-    most : shots at most; state : (2,) whose turn it is then, and whether the cue ball is in hand
+    places, in_play, standing : (n, 2), (n,), (STANDING,), the first player at the table; left as they are at the end
+    first : (COLUMNS,) a first stroke, a row of candidates, or speed 0 for none; most : shots at most
+    log : (k, LOG) is filled with the positions met, as far as it goes
     """
-    turn, nine, hand, row = 0, in_play.shape[0] - 1, in_hand, desk.row
+    who = 0
     for shot in range(most):
-        me, them = models[turn], models[1 - turn]
+        if shot < log.shape[0]:
+            _write_down(desk, places, in_play, standing, who, log[shot])
         if shot == 0 and first[1] > 0.0:
-            for column in range(9):
+            for column in range(first.shape[0]):
                 desk.candidates[0, column] = first[column]
-        elif hand:
-            in_play[0] = -1
-            place_in_hand(desk, felt, places, in_play, draws, me, them)
-        elif decide(desk, felt, places, in_play, draws, me, them) <= 0.0:
-            # Nothing can be hit: a foul without a shot.
-            return (0.0 if turn == 0 else 1.0), shot
-        _normal_row(seed, shot, sign, row[0])
+        elif standing[HAND] != NOT_IN_HAND:
+            place_in_hand(desk, places, in_play, standing, draws, who)
+        else:
+            decide(desk, places, in_play, standing, draws, who)
+        _normal_row(seed, shot, sign, desk.row[0])
+        execute_candidate(desk, places, in_play, standing, 0, desk.row, desk.eyes.models[who])
+        play_shot(desk, places, in_play, desk.rows[0], False)
         chosen = desk.candidates[0]
-        edge = min(min(places[0, 0], felt.bed.length - places[0, 0]), min(places[0, 1], felt.bed.width - places[0, 1]))
-        executed(
-            chosen[:5], me, row, felt.physics.k_endmass, chosen[5], chosen[6], chosen[7],
-            max(0.0, edge - felt.bed.reach), desk.rows,
-        )  # fmt: skip
-        target = lowest(in_play)
-        play_shot(desk, felt, places, in_play, desk.rows[0], False)
-        code = judge_shot(desk, felt, in_play, target, nine)
-        if code == WON:
-            return (1.0 if turn == 0 else 0.0), shot + 1
+        code = judge_played(desk, in_play, standing, int(chosen[BALL]), int(chosen[POCKET]))
+        if code == WON or code == LOST:
+            return (1.0 if (code == WON) == (who == 0) else 0.0), shot + 1, who
+        _, following = settle_choice(desk, code, places, in_play, standing, who)
+        for column in range(standing.shape[0]):
+            standing[column] = desk.then[column]
+        if following == 2:
+            # The balls are put back, and the same player plays again.
+            continue
+        who = following
         for ball in range(in_play.shape[0]):
             in_play[ball] = desk.after[ball]
             places[ball, 0], places[ball, 1] = desk.finals[ball, 0], desk.finals[ball, 1]
-        hand = code == FOUL
-        fouls[turn] = fouls[turn] + 1 if code == FOUL else 0
-        if fouls[turn] >= FOULS_THAT_LOSE:
-            return (0.0 if turn == 0 else 1.0), shot + 1
-        if code != CONTINUES:
-            turn = 1 - turn
-        state[0], state[1] = turn, hand
-    return 0.5, most
+    return 0.5, most, who
 
 
 @kernel
-def play_racks(desk, felt, start, in_play, in_hand, fouls, first, models, draws, seeds, out):
+def _write_down(desk, places, in_play, standing, who, row):
+    """Features, formula and value of a position, and who shoots, into row (LOG,)."""
+    look(desk, places, in_play, standing, who)
+    for k in range(desk.features.shape[0]):
+        row[k] = desk.features[k]
+    k = desk.features.shape[0]
+    row[k], row[k + 1], row[k + 2] = desk.glance[FORMULA], desk.glance[VALUE], who + 1.0
+
+
+@kernel
+def play_racks(desk, start, in_play, standing, first, draws, seeds, most, out, logs):
     """Play racks from one situation: seeds (m,), every second one with the errors of the one before it mirrored.
 
-    start : (n, 2) m; in_play : (n,) int8; fouls : (2,); out : (m, 2) won by the player at the table, shots
+    start : (n, 2) m; in_play : (n,) int8; standing : (STANDING,); out : (m, 2) won by the player at the table, shots
+    logs : (m, k, LOG), k may be 0
     """
     places, table = desk.start_places, desk.start_in_play
     for k in range(seeds.shape[0]):
         for ball in range(in_play.shape[0]):
             places[ball, 0], places[ball, 1], table[ball] = start[ball, 0], start[ball, 1], in_play[ball]
-        desk.fouls[0], desk.fouls[1] = fouls[0], fouls[1]
+        for column in range(standing.shape[0]):
+            desk.standing[column] = standing[column]
         sign = 1.0 if seeds[k] % 2 == 0 else -1.0
-        out[k, 0], out[k, 1] = play_rack(
-            desk, felt, places, table, in_hand, desk.fouls, first, models, draws, seeds[k] // 2, sign, MOST_SHOTS,
-            desk.state,
-        )  # fmt: skip
+        out[k, 0], out[k, 1], _ = play_rack(
+            desk, places, table, desk.standing, first, draws, seeds[k] // 2, sign, most, logs[k]
+        )
+
+
+@dataclass(frozen=True)
+class Start:
+    """Where racks begin: a situation as arrays, the player at the table first.
+
+    names : (n,) balls; places : (n, 2) m; in_play : (n,) int8; standing : (STANDING,); models : (2, 9)
+    """
+
+    situation: Situation
+    names: tuple[str, ...]
+    places: Floats
+    in_play: NDArray[np.int8]
+    standing: NDArray[np.int64]
+    models: Floats
+
+    def desk(self) -> Desk:
+        """A desk to play it at, for one thread."""
+        situation = self.situation
+        eyes = eyes_for(situation.layout.table, situation.game, numbers_of(self.names), self.models)
+        return new_desk(eyes, physics_of(situation.layout.table))
+
+
+def start_of(situation: Situation, me: StrokeModel, them: StrokeModel) -> Start:
+    """A situation as a start. At straight pool the balls that are down are part of it: they are racked again."""
+    balls = situation.layout.balls
+    every = game_named(situation.game).balls
+    racked = situation.game == "straight-pool"
+    names = every if racked else tuple(name for name in (CUE, *names_of(situation.layout)[1:]))
+    places = np.array([balls.get(name, (0.0, 0.0)) for name in names])
+    in_play = np.array([-1 if name in balls else -2 for name in names], dtype=np.int8)
+    if situation.in_hand != "none":
+        # Its place is chosen anew in every rack.
+        in_play[0] = -2
+    pair = (me, them) if situation.shooter == "me" else (them, me)
+    models = np.stack([model.row() for model in pair])
+    return Start(situation, names, places, in_play, standing_of(situation), models)
 
 
 def play_out(
@@ -153,31 +205,42 @@ def play_out(
 ) -> Iterator[PlayedOut]:
     """Yield better and better chances for the player at the table; the last one is of all racks.
 
-    first : (9,) a stroke that is played first, as made by `first_stroke`; without it the player decides
+    first : (COLUMNS,) a stroke that is played first, as made by `first_stroke`; without it the player decides
     first_rack : racks from this number on, so that parts of one run can be played apart and put together
     Stop by not asking for the next one. Raises `Refused` for what cannot be played out.
     """
+    found = np.zeros((racks, 2))
+    for end in racks_of(situation, me, them, found, seed=seed, first=first, first_rack=first_rack):
+        yield PlayedOut(end, of_mean(found[:end, 0]), float(found[:end, 1].mean()))
+
+
+def racks_of(
+    situation: Situation,
+    me: StrokeModel,
+    them: StrokeModel,
+    found: Floats,
+    *,
+    seed: int = 1,
+    first: Floats | None = None,
+    first_rack: int = 0,
+    logs: Floats | None = None,
+) -> Iterator[int]:
+    """Play as many racks as `found` (racks, 2) has rows for; yields how many are in: won (1, 0.5, 0) and shots.
+
+    logs : (racks, k, LOG) is filled with the positions met
+    """
+    racks = len(found)
     _check(situation, racks)
-    mine = situation.shooter == "me"
-    models = np.stack([m.row() for m in ((me, them) if mine else (them, me))])
-    table, in_hand = situation.layout.table, situation.in_hand != "none"
-    felt = Felt(pocket_windows(table), bed_of(table), physics_of(table))
-    # With the cue ball in hand its place is chosen anew in every rack.
-    layout = (situation.with_cue_at((0.0, 0.0)) if in_hand else situation).layout
-    names = names_of(layout)
-    start = np.array([layout.balls[name] for name in names]) if in_hand else places_of(layout)
-    in_play = np.full(len(names), -1, dtype=np.int8)
-    in_play[0] = -2 if in_hand else -1
-    both = (situation.my_fouls, situation.their_fouls)
-    fouls = np.array(both if mine else both[::-1])
-    stroke = np.zeros(9) if first is None else first
-    draws, found = standard_draws(_POLICY_SEED, DRAWN), np.zeros((racks, 2))
+    start = start_of(situation, me, them)
+    stroke = np.zeros(COLUMNS) if first is None else first
+    draws, most = standard_draws(_POLICY_SEED, DRAWN), _MOST_SHOTS.get(situation.game, 120)
     seeds = 2 * seed * MOST_RACKS + first_rack + np.arange(racks, dtype=np.int64)
+    written = np.zeros((racks, 0, LOG)) if logs is None else logs
 
     def play(part: slice) -> None:
         play_racks(
-            new_desk(len(names)), felt, start, in_play, in_hand, fouls, stroke, models, draws,
-            seeds[part], found[part],
+            start.desk(), start.places, start.in_play, start.standing, stroke, draws, seeds[part], most, found[part],
+            written[part],
         )  # fmt: skip
 
     for begin in range(0, racks, _AT_A_TIME * CORES):
@@ -187,22 +250,30 @@ def play_out(
             play(slice(begin + part.start, begin + part.stop))
 
         over_slices(end - begin, play_part)
-        yield PlayedOut(end, of_mean(found[:end, 0]), float(found[:end, 1].mean()))
+        yield end
 
 
 def first_stroke(situation: Situation, own: Stroke | Wish, shooter: StrokeModel) -> Floats:
-    """(9,) for `play_out`: a stroke of one's own with the first contact on which its errors depend."""
+    """(COLUMNS,) for `play_out`: a stroke of one's own with the first contact on which its errors depend."""
     scene = Scene(situation)
     option = read_option(scene, scene.play(rows_of(own_strokes(scene, [("stroke", own)])), trace=True), 0, "own")
-    intention = option.intention
+    return candidate_of(scene, option, shooter)
+
+
+def candidate_of(scene: Scene, option: Option, shooter: StrokeModel) -> Floats:
+    """(COLUMNS,) an option as a candidate of the fast player, with its call."""
+    intention, call = option.intention, option.call
     banked = len(intention.cushions) if intention.kind == "bank" else 0
     judgement = judgement_m(float(shooter.row()[SIGHT]), len(intention.route), banked)
-    return np.concatenate([option.stroke.row(), [option.contact_m, abs(option.cut_rad), judgement, 0.0]])
+    names = start_of(scene.situation, shooter, shooter).names
+    ball = names.index(call.ball) if call.ball else -1
+    target = names.index(intention.target) if intention.target else 0
+    contact = [option.contact_m, abs(option.cut_rad), judgement, 0.0]
+    return np.concatenate([option.stroke.row(), contact, [ball, call.pocket, target]])
 
 
 def _check(situation: Situation, racks: int) -> None:
-    if situation.game not in PLAYED:
-        raise refuse("game", f"{situation.game} cannot be played out yet", f"Play out {', '.join(PLAYED)}.")
     if not 2 <= racks <= MOST_RACKS:
         raise refuse("racks", f"{racks} is out of range", f"Use 2 to {MOST_RACKS}.")
+    game_named(situation.game).check(situation)
     check(situation.layout)

@@ -22,6 +22,8 @@ class Samples:
     made : (n,) bool, legally potted; next_make, next_visible : (n,) best make chance and visible
         share of the target for whoever shoots next; scratch : (n,) pocket of the cue ball, -1 none
     cue, target : (n, 2) m, where the cue ball and the first legal target rest
+    cushions : (n,) fewest cushions by which whoever shoots next reaches a ball on, 0 when one can be seen
+    hidden_by : (n,) the ball in its way, an index of the situation's names; 0 when it can be seen
     """
 
     value: Floats
@@ -32,6 +34,8 @@ class Samples:
     scratch: NDArray[np.int8]
     cue: Floats
     target: Floats
+    cushions: NDArray[np.int8]
+    hidden_by: NDArray[np.int8]
 
     def __len__(self) -> int:
         return len(self.value)

@@ -19,6 +19,7 @@ from partita.table.spec import POCKETS
 _TWO_WAY_NOTHING, _TWO_WAY_MAKE = 0.6, (0.08, 0.88)
 # A safety that pots a ball this often is two-way as well.
 _SAFE_THAT_POTS = 0.15
+_INCH_M = 0.0254
 
 Json = dict[str, object]
 
@@ -146,22 +147,43 @@ def _leave_json(bench: Bench, samples: Samples) -> Json:
     if not left.any():
         return {"share": 0.0, "scratch": scratches}
     apart = np.linalg.norm(samples.cue[left] - samples.target[left], axis=1)
+    cue_rail, target_rail = (_to_rail_m(bench, places[left]) for places in (samples.cue, samples.target))
+    hiding = samples.hidden_by[left]
     return {
         "share": round(float(left.mean()), 4),
         "opponent_best_make": round(float(samples.next_make[left].mean()), 4),
         "hooked": round(float((samples.next_visible[left] == 0).mean()), 4),
         "visible": round(float(samples.next_visible[left].mean()), 4),
         "apart_m": round(float(apart.mean()), 3),
-        "cue_to_rail_mm": round(_to_rail_mm(bench, samples.cue[left]), 0),
-        "target_to_rail_mm": round(_to_rail_mm(bench, samples.target[left]), 0),
+        "hooked_by": {
+            bench.names[ball]: round(float((hiding == ball).mean()), 4) for ball in np.unique(hiding[hiding > 0])
+        },
+        "cushions_needed": {
+            name: round(float((samples.cushions[left] == number).mean()), 4)
+            for number, name in enumerate(("0", "1", "2", "3", "none"))
+        },
+        "cue_to_rail_mm": round(1000 * cue_rail, 0),
+        "target_to_rail_mm": round(1000 * target_rail, 0),
+        "cue_to_rail_in": round(cue_rail / _INCH_M, 1),
+        "target_to_rail_in": round(target_rail / _INCH_M, 1),
+        "cue_rests": _rests_json(bench, samples.cue[left]),
+        "target_rests": _rests_json(bench, samples.target[left]),
         "scratch": scratches,
     }
 
 
-def _to_rail_mm(bench: Bench, places: np.ndarray[tuple[int, int], np.dtype[np.float64]]) -> float:
+def _rests_json(bench: Bench, places: np.ndarray[tuple[int, int], np.dtype[np.float64]]) -> Json:
+    """Where a ball comes to rest: the middle of its places, and the distance from it that holds half of them."""
+    middle = np.median(places, axis=0)
+    spread = float(np.median(np.linalg.norm(places - middle, axis=1)))
+    at = diamonds(bench.scene.table, float(middle[0]), float(middle[1]))
+    return {"middle": [round(at[0], 2), round(at[1], 2)], "half_within_m": round(spread, 3)}
+
+
+def _to_rail_m(bench: Bench, places: np.ndarray[tuple[int, int], np.dtype[np.float64]]) -> float:
     x, y = places[:, 0], places[:, 1]
     edges = np.minimum(np.minimum(x, bench.bed.length - x), np.minimum(y, bench.bed.width - y))
-    return float(1000 * np.median(np.maximum(0.0, edges - bench.bed.reach)))
+    return float(np.median(np.maximum(0.0, edges - bench.bed.reach)))
 
 
 def _turning_point_json(lines: list[Weighed], place: int) -> Json | None:

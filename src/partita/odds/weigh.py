@@ -12,8 +12,12 @@ from dataclasses import dataclass, field
 import numpy as np
 
 from partita.errors import refuse
+from partita.games import game_named
+from partita.games.match import Match
 from partita.games.situation import Situation
-from partita.odds.bench import Bench, check_game
+from partita.odds.bench import Bench
+from partita.odds.changes import LEADERS, what_changes
+from partita.odds.match_view import match_json
 from partita.odds.samples import Samples
 from partita.odds.study import Study, Weighed, snapshot
 from partita.options.finder import constructed, first_kicks, fouls_on_purpose, push_outs, swept
@@ -25,8 +29,8 @@ from partita.options.trace import read_option
 from partita.options.watch import with_watch
 from partita.options.wishes import Wish, own_strokes
 from partita.physics.stroke import Stroke, check_stroke
-from partita.players.executions import AIM, standard_draws
-from partita.players.stroke_model import StrokeModel
+from partita.players.executions import standard_draws
+from partita.players.stroke_model import AIM, StrokeModel
 
 DEFAULT_SAMPLES = 1000
 MOST_SAMPLES = 20_000
@@ -54,10 +58,12 @@ class WeighRequest:
     seed: int = 1
     samples: int = DEFAULT_SAMPLES
     own_strokes: tuple[tuple[str, Stroke | Wish], ...] = field(default=())
+    match: Match | None = None
 
 
 def weigh(request: WeighRequest) -> Iterator[Study]:
-    """Yield studies that get better: the first within a fraction of a second, the last one settled.
+    """Yield studies that get better: the first within a fraction of a second; then the settled one; and last the
+    settled one with what would change the choice.
 
     Stop by not asking for the next one. Raises `Refused` for what cannot be weighed.
     """
@@ -77,7 +83,8 @@ def weigh(request: WeighRequest) -> Iterator[Study]:
         yield race.study(0.45 + 0.15 * place)
     race.estimate_leaders_again()
     race.look_out()
-    yield race.study(1.0, settled=True)
+    yield race.study(0.85, settled=True)
+    yield race.study(1.0, settled=True, changes=race.what_changes((shooter, other)))
 
 
 def check_request(request: WeighRequest) -> None:
@@ -86,7 +93,9 @@ def check_request(request: WeighRequest) -> None:
         raise refuse("samples", f"{request.samples} is out of range", f"Use 50 to {MOST_SAMPLES}.")
     if not 0 <= request.seed < 2**31:
         raise refuse("seed", f"{request.seed} is out of range", "Use 0 to 2147483647.")
-    check_game(request.situation)
+    game_named(request.situation.game).check(request.situation)
+    if request.match is not None:
+        request.match.check()
     for _, stroke in request.own_strokes:
         if isinstance(stroke, Stroke):
             check_stroke(stroke)
@@ -174,10 +183,26 @@ class _Race:
         lines = set(fold(found, lambda i: family(self.field[i]), 1)) | own
         return [i for i in self.ranking() if i in lines]
 
-    def study(self, progress: float, settled: bool = False) -> Study:
+    def what_changes(self, models: tuple[StrokeModel, StrokeModel]) -> dict[str, object] | None:
+        """The leaders with other numbers; None when there is nothing to choose."""
+        lines = self.shown()[:LEADERS]
+        if len(lines) < 2:
+            return None
+        return what_changes(self.bench, [self.field[i] for i in lines], models, self.request.seed)
+
+    def study(self, progress: float, settled: bool = False, changes: dict[str, object] | None = None) -> Study:
         """The state of the race as a study."""
         lines = [Weighed(self.field[i], self.samples[i], confirmed=i in self.confirmed) for i in self.shown()]
-        return snapshot(self.bench, self.request.seed, lines, progress, self.used, settled)
+        found = snapshot(self.bench, self.request.seed, lines, progress, self.used, settled)
+        found.document["changes"] = changes
+        found.document["match"] = self._match(lines) if settled else None
+        return found
+
+    def _match(self, lines: list[Weighed]) -> dict[str, object] | None:
+        request = self.request
+        if request.match is None:
+            return None
+        return match_json(request.situation, request.match, request.me, request.them, [line.value for line in lines])
 
     def _extend(self, i: int, samples: int) -> None:
         have = len(self.samples[i]) if i in self.samples else 0

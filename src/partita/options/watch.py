@@ -13,7 +13,8 @@ from partita.options.scene import Scene, rows_of
 from partita.physics.elevation import least_elevation
 from partita.physics.loop import CUE_CUSHIONS_BEFORE, FIRST_HIT, ROUTE
 from partita.physics.simulate import execute
-from partita.players.reach import Hand, reach_m
+from partita.players.conditions import reach_m
+from partita.players.stroke_model import Hand
 from partita.table.spec import POCKETS
 
 # Turns of the aim and changes of the speed that are tried, in standard deviations.

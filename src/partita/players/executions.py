@@ -7,18 +7,13 @@ from numpy.typing import NDArray
 
 from partita.kernels import kernel
 from partita.physics.motion import squirt_angle
+from partita.players.stroke_model import AIM, POWER_COST, SIDE_COST, SIGHT, SPEED, TIP
 
-# Columns of a player's row, as made by `StrokeModel.row`.
-AIM, SPEED, TIP, SIGHT, POWER_COST, SIDE_COST = range(6)
 # Draws per execution: aim, speed, side, height, sight.
 DRAWS = 5
 # A cue that strays pivots about the bridge: it strikes off centre and points off together, so
 # squirt undoes most of the angle. This is the share of the squirt that is left over.
 PIVOT_SHARE = 0.2
-# Cueing over a rail lifts the cue: share added to the aim error for a cue ball frozen to it,
-# falling to none at this distance. Source: common practice, no source.
-RAIL_COST, RAIL_REACH_M = 0.4, 0.12
-
 _KICK_M, _KICK_PER_SIGHT = 0.012, 6.0
 _BANK_M, _BANK_PER_SIGHT = 0.0004, 0.3
 
@@ -34,12 +29,11 @@ def standard_draws(seed: int, count: int) -> NDArray[np.float64]:
 
 
 @kernel
-def aim_error(player, speed, side, edge_distance):
-    """Standard deviation, rad, of the launch direction. edge_distance : cue ball to nearest rail, m."""
+def aim_error(player, speed, side, awkward):
+    """Standard deviation, rad, of the launch direction. awkward : factor of `conditions.awkwardness`."""
     power = 1.0 + player[POWER_COST] * (speed / 3.0) ** 2
     english = 1.0 + player[SIDE_COST] * abs(side)
-    lift = 1.0 + RAIL_COST * max(0.0, 1.0 - edge_distance / RAIL_REACH_M)
-    return player[AIM] * power * english * lift
+    return player[AIM] * power * english * awkward
 
 
 @kernel
@@ -56,14 +50,15 @@ def judgement_m(sight_m, cue_cushions, ball_cushions):
 
 
 @kernel
-def executed(stroke, player, draws, k_endmass, distance, cut, judgement, edge_distance, out):
+def executed(stroke, player, draws, k_endmass, distance, cut, judgement, awkward, out):
     """Strokes as executed, (m, 5) into out.
 
-    stroke : (5,) intended; player : (6,); draws : (m, DRAWS) standard normal
+    stroke : (5,) intended; player : (9,); draws : (m, DRAWS) standard normal
     distance, cut : of the first contact, m and rad; distance 0 when no ball is met
     judgement : standard deviation, m, at the contact, of what cannot be sighted (`judgement_m`)
+    awkward : factor of the aim error (`conditions.awkwardness`)
     """
-    deviation = aim_error(player, stroke[1], stroke[2], edge_distance)
+    deviation = aim_error(player, stroke[1], stroke[2], awkward)
     sighting = player[SIGHT] * (0.25 + math.sin(abs(cut)))
     sight = math.sqrt(sighting * sighting + judgement * judgement) / distance if distance > 0.0 else 0.0
     intended_squirt = squirt_angle(stroke[2], k_endmass)

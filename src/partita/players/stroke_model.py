@@ -1,12 +1,17 @@
 """How well a player carries out an intended stroke."""
 
-from dataclasses import asdict, dataclass, fields
+from dataclasses import MISSING, asdict, dataclass, fields
+from typing import Literal
 
 import numpy as np
 from numpy.typing import NDArray
 
 from partita.errors import refuse
 
+Hand = Literal["right", "left"]
+HANDS: tuple[Hand, ...] = ("right", "left")
+# Columns of a player's row, as made by `StrokeModel.row`.
+AIM, SPEED, TIP, SIGHT, POWER_COST, SIDE_COST, HAND, REACH, NERVES = range(9)
 _PLAUSIBLE = {
     "aim_deg": (0.005, 1.0),
     "speed": (0.005, 0.6),
@@ -14,6 +19,8 @@ _PLAUSIBLE = {
     "sight_mm": (0.0, 10.0),
     "power_cost": (0.0, 2.0),
     "side_cost": (0.0, 10.0),
+    "reach_m": (0.4, 2.0),
+    "nerves": (0.0, 3.0),
 }
 
 
@@ -27,6 +34,9 @@ class StrokeModel:
     sight_mm : of the contact point on the object ball, for a cut of about 50 degrees
     power_cost, side_cost : the aim error is multiplied by 1 + power_cost (V / 3 m/s)^2 and by
         1 + side_cost |side|; both rise as the player gets weaker
+    reach_m : how far from the rail the bridge is put with ease; farther it is a stretch, then a rest
+    nerves : share added to the aim error of the softest stroke on the ball that decides the rack
+    hand : the hand that holds the butt
 
     Source: values of the presets from trials against run-outs and long straight pots
     (`docs/odds.md`); the costs of power and side are a judgement, no source.
@@ -39,12 +49,16 @@ class StrokeModel:
     sight_mm: float
     power_cost: float
     side_cost: float
+    reach_m: float = 0.75
+    nerves: float = 0.0
+    hand: Hand = "right"
 
     def row(self) -> NDArray[np.float64]:
-        """(6,) for the kernels: aim rad, speed, tip R, sight m, power cost, side cost."""
-        return np.array(
-            [np.radians(self.aim_deg), self.speed, self.tip, self.sight_mm / 1000, self.power_cost, self.side_cost]
-        )
+        """(9,) for the kernels: aim rad, speed, tip R, sight m, costs of power and side, hand, reach m, nerves."""
+        return np.array([
+            np.radians(self.aim_deg), self.speed, self.tip, self.sight_mm / 1000, self.power_cost, self.side_cost,
+            1.0 if self.hand == "right" else -1.0, self.reach_m, self.nerves,
+        ])  # fmt: skip
 
     def as_json(self) -> dict[str, object]:
         """The model as plain values, by field name."""
@@ -77,9 +91,16 @@ def preset(name: str) -> StrokeModel:
 def stroke_model_from(values: dict[str, object]) -> StrokeModel:
     """A stroke model from plain values, checked field by field."""
     numbers: dict[str, float] = {}
-    for name in (field.name for field in fields(StrokeModel) if field.name != "name"):
-        value, (low, high) = values.get(name), _PLAUSIBLE[name]
+    for field in fields(StrokeModel):
+        name = field.name
+        if name in ("name", "hand"):
+            continue
+        default = None if field.default is MISSING else field.default
+        value, (low, high) = values.get(name, default), _PLAUSIBLE[name]
         if isinstance(value, bool) or not isinstance(value, int | float) or not low <= value <= high:
             raise refuse(f"player {name}", f"{str(value)[:40]} is out of range", f"Use {low} to {high}.")
         numbers[name] = float(value)
-    return StrokeModel(name=str(values.get("name", "own"))[:80], **numbers)
+    hand = values.get("hand", "right")
+    if hand not in HANDS:
+        raise refuse("player hand", f"{str(hand)[:20]} is no hand", f"Use {' or '.join(HANDS)}.")
+    return StrokeModel(name=str(values.get("name", "own"))[:80], **numbers, hand="left" if hand == "left" else "right")

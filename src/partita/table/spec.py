@@ -136,13 +136,7 @@ def table_from(values: dict[str, object]) -> TableSpec:
     `pockets` may be "tight" or "loose": both mouths a little narrower or wider than the preset's.
     """
     base = table_named(str(values.get("name", "pool-9ft")) if values.get("name") in PRESETS else "pool-9ft")
-    pockets = values.get("pockets", "standard")
-    if not isinstance(pockets, str) or pockets not in _POCKET_WIDTHS:
-        raise refuse("table pockets", f"{str(pockets)[:40]} is no width", f"Use {', '.join(_POCKET_WIDTHS)}.")
-    wider = _POCKET_WIDTHS[pockets]
-    base = replace(
-        base, corner_mouth_m=base.corner_mouth_m + wider, side_mouth_m=base.side_mouth_m + wider
-    )  # fmt: skip
+    base = with_pockets(base, values.get("pockets", "standard"))
     known = {field.name for field in fields(TableSpec)} - {"name"}
     changes: dict[str, float] = {}
     for key, value in values.items():
@@ -152,6 +146,14 @@ def table_from(values: dict[str, object]) -> TableSpec:
     if not 1.9 < spec.length_m / spec.width_m < 2.1:
         raise refuse("table", "it is not twice as long as wide", "Give length_m about twice width_m.")
     return spec
+
+
+def with_pockets(table: TableSpec, pockets: object) -> TableSpec:
+    """The table with mouths a little narrower ("tight") or wider ("loose") than they are."""
+    if not isinstance(pockets, str) or pockets not in _POCKET_WIDTHS:
+        raise refuse("table pockets", f"{str(pockets)[:40]} is no width", f"Use {', '.join(_POCKET_WIDTHS)}.")
+    wider = _POCKET_WIDTHS[pockets]
+    return replace(table, corner_mouth_m=table.corner_mouth_m + wider, side_mouth_m=table.side_mouth_m + wider)
 
 
 def _checked(key: str, value: object) -> float:

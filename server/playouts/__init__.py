@@ -1,0 +1,1 @@
+"""Play-outs: whole racks played for a study, in parts that any worker takes."""
