@@ -8,7 +8,7 @@ from ninja import Router, Schema
 from pydantic import Field
 
 from accounts.current import account
-from partita.players.stroke_model import PRESETS, preset
+from partita.players.stroke_model import PRESETS, Hand, preset
 from profiles.models import PlayerProfile
 from profiles.services import save_profile
 
@@ -25,10 +25,13 @@ class PlayerOut(Schema):
 
 
 class PlayerIn(Schema):
-    """A profile made from a level."""
+    """A profile made from a level, with the player's hand, reach (m) and nerves (share added to the aim error)."""
 
     name: str = Field(min_length=1, max_length=60)
     level: str = Field(max_length=60)
+    hand: Hand = "right"
+    reach_m: float = 0.75
+    nerves: float = 0.0
 
 
 def _out(profile: PlayerProfile) -> PlayerOut:
@@ -46,7 +49,8 @@ def players(request: HttpRequest) -> list[PlayerOut]:
 @router.post("/players", response=PlayerOut)
 def add_player(request: HttpRequest, body: PlayerIn) -> PlayerOut:
     """Save a player at a level under a name."""
-    return _out(save_profile(account(request), body.name, preset(body.level).as_json()))
+    own = {"hand": body.hand, "reach_m": body.reach_m, "nerves": body.nerves}
+    return _out(save_profile(account(request), body.name, preset(body.level).as_json() | own))
 
 
 @router.delete("/players/{int:player_id}", response={204: None})

@@ -89,10 +89,14 @@ def run(study_id: int, should_abort: Callable[[], bool]) -> None:
         _finish(study_id, Study.Status.STOPPED)
         return
     Study.objects.filter(pk=study_id, status=Study.Status.QUEUED).update(status=Study.Status.RUNNING)
-    started = time.monotonic()
+    started, settled_after = time.monotonic(), None
     try:
         for result in weigh(request_of(study.question)):
-            _keep(study_id, result.document, result.progress, time.monotonic() - started)
+            seconds = time.monotonic() - started
+            if result.settled:
+                # What comes after the settled ranking does not delay it.
+                settled_after = settled_after or seconds
+            _keep(study_id, result.document, result.progress, settled_after or seconds)
             if should_abort() or not Study.objects.filter(pk=study_id, status=Study.Status.RUNNING).exists():
                 _finish(study_id, Study.Status.STOPPED)
                 return

@@ -102,6 +102,20 @@ class TablePlace(TransactionTestCase):
         self.page.get_by_role("button", name="Weigh").click()
         expect(self.page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=60_000)
 
+    def test_the_answer_can_be_questioned_and_the_leading_lines_played_out(self) -> None:
+        page = self.page
+        self.weigh()
+        doubt = page.get_by_label("What would change the choice")
+        expect(doubt.get_by_text("Your stroke error")).to_be_visible(timeout=30_000)
+        expect(doubt.locator("dd")).to_have_count(10)
+        expect(doubt.get_by_role("img", name=re.compile("Rack chance by make chance"))).to_be_visible()
+        doubt.get_by_role("button", name=re.compile("Play out the first 3")).click()
+        expect(doubt.get_by_role("progressbar")).to_be_visible()
+        expect(doubt.get_by_text(re.compile(r"of \d+")).first).to_be_visible(timeout=60_000)
+        doubt.get_by_role("button", name="Stop playing").click()
+        expect(doubt.get_by_role("button", name=re.compile("Play out the first 3"))).to_be_visible()
+        expect(doubt.locator("tbody tr")).to_have_count(3)
+
     def test_a_layout_set_up_by_typing_and_by_mouse_is_weighed_saved_and_opened_again(self) -> None:
         page = self.page
         page.get_by_role("button", name="Open", exact=True).click()

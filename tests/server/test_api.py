@@ -1,6 +1,7 @@
 """The API: who may see what, what is refused and how, and that its description is current."""
 
 import json
+import re
 from pathlib import Path
 from typing import Any
 from unittest import mock
@@ -12,6 +13,7 @@ from django.test import Client, TestCase
 from config.api import api
 from layouts import demo
 from layouts.models import Layout
+from playouts.models import PlayOut
 from profiles.models import PlayerProfile
 from studies.models import Study
 
@@ -44,6 +46,7 @@ class Ownership(ApiTest):
         layout = Layout.objects.create(owner=self.theirs, name="theirs", document=GOOD)
         study = Study.objects.create(owner=self.theirs, question={}, document={"options": []}, kept=True)
         player = PlayerProfile.objects.create(owner=self.theirs, name="Tom", stroke_model={})
+        playout = PlayOut.objects.create(study=study, name="theirs", racks=64)
         body = {"name": "mine now", "document": GOOD}
         for method, path, sent in (
             ("get", f"/layouts/{layout.pk}", None),
@@ -55,6 +58,9 @@ class Ownership(ApiTest):
             ("get", f"/studies/{study.pk}/options/0/drawing", None),
             ("delete", f"/studies/{study.pk}", None),
             ("delete", f"/players/{player.pk}", None),
+            ("get", f"/studies/{study.pk}/playouts", None),
+            ("post", f"/studies/{study.pk}/playouts", {"options": [0]}),
+            ("post", f"/playouts/{playout.pk}/stop", {}),
         ):
             self.assertEqual(self.send(method, path, sent)[0], 404, (method, path))
         self.assertEqual(self.ask(layout=layout.pk)[0], 404)
@@ -67,8 +73,7 @@ class Ownership(ApiTest):
         for path in api.get_openapi_schema()["paths"]:
             if path in ("/api/session", "/api/accounts"):
                 continue
-            plain = path.removeprefix("/api").replace("{layout_id}", "1").replace("{study_id}", "1")
-            plain = plain.replace("{player_id}", "1").replace("{place}", "0")
+            plain = re.sub(r"{\w+}", "1", path.removeprefix("/api"))
             methods = api.get_openapi_schema()["paths"][path]
             for method in methods:
                 body = None if method in ("get", "delete") else {}
@@ -166,9 +171,12 @@ class Keeping(ApiTest):
         self.assertEqual(self.send("post", f"/studies/{study['id']}/stop", {})[1]["status"], "stopping")
 
     def test_players_are_saved_from_levels_and_used_in_questions(self) -> None:
-        player = self.send("post", "/players", {"name": "June", "level": "semi-professional"})[1]
+        sent = {"name": "June", "level": "semi-professional", "hand": "left", "nerves": 0.3}
+        player = self.send("post", "/players", sent)[1]
         question = self.ask(me=player["key"])[1]["question"]
         self.assertEqual((question["me"]["name"], question["me"]["aim_deg"]), ("June", 0.055))
+        self.assertEqual((question["me"]["hand"], question["me"]["nerves"]), ("left", 0.3))
+        self.assertEqual(self.send("post", "/players", {**sent, "reach_m": 9})[0], 422)
         self.assertEqual(len(self.send("get", "/players")[1]), 6)
 
     def test_phrases_and_tables_are_answered(self) -> None:

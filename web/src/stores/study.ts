@@ -131,7 +131,7 @@ export const useStudy = defineStore('study', () => {
   })
 
   return {
-    study, result, options, shown, option, place, chosen, drawing, filter, problems, running, stale,
+    study, result, options, shown, option, place, chosen, drawing, filter, problems, asking, running, stale,
     weigh, choose, stop, keep, open, close,
   } // prettier-ignore
 })

@@ -15,8 +15,9 @@ const state = computed(() => {
   const status = study.study?.status
   if (status === 'failed') return 'failed'
   if (status === 'stopped') return 'stopped'
+  if (study.result?.settled && !study.asking) return `settled in ${study.result.seconds.toFixed(1)} s`
   if (study.running) return study.options.length ? 'refining' : 'looking'
-  return study.result ? `settled in ${study.result.seconds.toFixed(1)} s` : ''
+  return ''
 })
 const progress = computed(() => (study.running ? Math.max(0.04, study.study?.progress ?? 0) : 1))
 </script>

@@ -7,6 +7,7 @@ import { useLayout, type LayoutDocument, type Place } from '@/stores/layout'
 import { useSession } from '@/stores/session'
 import { useStudy } from '@/stores/study'
 import BallTray from './BallTray.vue'
+import DoubtCard from './DoubtCard.vue'
 import FileDialog from './FileDialog.vue'
 import KeysSheet from './KeysSheet.vue'
 import LayerTools from './LayerTools.vue'
@@ -149,7 +150,10 @@ watch(
         <ProblemList :problems="all" />
       </section>
       <LedgerSheet class="right" />
-      <ShotCard v-if="study.option && study.result" :option="study.option" class="shot" />
+      <div v-if="study.option && study.result" class="shot">
+        <ShotCard :option="study.option" />
+        <DoubtCard :option="study.option" />
+      </div>
     </main>
     <ShelfDialog :visible="open === 'shelf'" @close="open = null" />
     <FileDialog :visible="open === 'files'" @close="open = null" />
@@ -179,6 +183,8 @@ watch(
 }
 .shot {
   grid-area: shot;
+  display: grid;
+  gap: 10px;
 }
 .stage {
   display: grid;

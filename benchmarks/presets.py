@@ -1,0 +1,95 @@
+"""Are the levels what players of that level are: run-outs, the long straight pot, and how hard they choose to hit.
+
+Run-out: ball in hand, nine balls scattered uniformly, never missing until the nine is down. Long pot: straight,
+4 + 4 diamonds, the best of the strokes found. Chosen speed and side: of the first option of a weighing, on
+positions of the odds' set, each asked for every level. Run by `./partita bench presets`, five minutes; prints the
+figures and keeps them in `benchmarks/results/presets.json`. The ranges are common practice, no source.
+"""
+
+import dataclasses
+import sys
+
+import numpy as np
+
+from benchmarks.figures import keep, scattered
+from benchmarks.odds.positions import kept_positions
+from partita.games.situation import Situation
+from partita.odds.bench import Bench
+from partita.odds.playout import LOG, racks_of
+from partita.odds.weigh import WeighRequest, weigh
+from partita.options.finder import constructed
+from partita.players.executions import standard_draws
+from partita.players.stroke_model import PRESETS, StrokeModel
+from partita.table.layout import Layout
+from partita.table.spec import TableSpec
+
+TABLE = TableSpec()
+RUN_OUT = {
+    "professional": (0.75, 0.92),
+    "semi-professional": (0.40, 0.65),
+    "strong league": (0.15, 0.35),
+    "league": (0.02, 0.10),
+    "beginner": (0.0, 0.02),
+}
+LONG_POT = {"professional": (0.80, 0.95), "beginner": (0.15, 0.35)}
+_LAYOUTS, _RACKS = 40, 16
+_POSITIONS = 12
+_DIAMONDS = 4
+
+
+def run_out(model: StrokeModel) -> float:
+    """Share of scattered racks run out from ball in hand."""
+    run = []
+    for seed in range(_LAYOUTS):
+        places = scattered(100 + seed, 10)
+        balls = {str(number): (float(x), float(y)) for number, (x, y) in enumerate(places[1:], 1)}
+        found, logs = np.zeros((_RACKS, 2)), np.zeros((_RACKS, 60, LOG))
+        situation = Situation(Layout(TABLE, balls), in_hand="anywhere")
+        for _ in racks_of(situation, model, model, found, seed=seed, logs=logs):
+            pass
+        shooters = logs[:, :, -1]
+        run.append(float(np.mean((found[:, 0] == 1) & (shooters != 2).all(axis=1))))
+    return float(np.mean(run))
+
+
+def long_pot(model: StrokeModel) -> float:
+    """Make chance of a straight pot of 4 + 4 diamonds into a corner."""
+    way = _DIAMONDS * TABLE.diamond_m * np.array([np.cos(np.radians(22)), np.sin(np.radians(22))])
+    ball = np.array([TABLE.length_m, TABLE.width_m]) - 0.041 - way
+    cue = ball - 0.97 * way
+    situation = Situation(Layout(TABLE, {"cue": (cue[0], cue[1]), "9": (ball[0], ball[1])}))
+    bench, draws = Bench(situation, model, model), standard_draws(1, 2000)
+    pots = [option for option in constructed(bench.scene) if option.intention.pocket == "foot-far"]
+    return max(float(bench.sample(option, draws).made.mean()) for option in pots)
+
+
+def chosen(model: StrokeModel) -> tuple[float, float]:
+    """Mean speed, m/s, and mean side, R, of the first attacking option where one is first."""
+    strokes = []
+    for situation, _, _ in kept_positions()[:_POSITIONS]:
+        document: dict[str, list[dict[str, dict[str, float]]]] = {}
+        asked = dataclasses.replace(situation, shooter="me", my_fouls=0, their_fouls=0)
+        for study in weigh(WeighRequest(asked, model, model, samples=300)):
+            document = study.document  # type: ignore[assignment]
+            if study.settled:
+                break
+        attacks = [option for option in document["options"] if option["kind"] == "pot"]
+        strokes += [attacks[0]["stroke"]] if attacks else []
+    return float(np.mean([s["speed_mps"] for s in strokes])), float(np.mean([abs(s["side"]) for s in strokes]))
+
+
+def main() -> None:
+    """Measure, print, keep."""
+    figures: dict[str, object] = {}
+    for name, model in PRESETS.items():
+        sys.stderr.write(f"{name} ...\n")
+        run, pot, (speed, side) = run_out(model), long_pot(model), chosen(model)
+        figures[name] = {
+            "run_out": round(run, 3), "run_out_range": RUN_OUT[name], "long_pot": round(pot, 3),
+            "long_pot_range": LONG_POT.get(name), "chosen_speed_mps": round(speed, 2), "chosen_side": round(side, 3),
+        }  # fmt: skip
+    keep("presets", {"run_outs_of": _LAYOUTS * _RACKS, **figures})
+
+
+if __name__ == "__main__":
+    main()
