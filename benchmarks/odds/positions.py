@@ -31,7 +31,7 @@ PAIRS = (
     ("beginner", "league"),
 )
 # How many positions of each game; nine-ball is what most players play.
-GAMES = {"nine-ball": 24, "eight-ball": 14, "ten-ball": 10, "straight-pool": 8, "snooker": 8}
+GAMES = {"nine-ball": 28, "eight-ball": 10, "ten-ball": 10, "straight-pool": 6, "snooker": 6}
 _MOST_SHOTS = 14
 SET = Path(__file__).with_name("positions.json")
 Json = dict[str, object]

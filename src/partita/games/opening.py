@@ -66,7 +66,7 @@ def scattered(game: str, seed: int, table: TableSpec | None = None) -> Situation
         group = ("solids", "stripes", None)[int(rng.integers(0, 3 if len(kept) > 12 else 2))]
         situation = replace(situation, my_group=group)
     if game == "straight-pool":
-        ours, to_go = [int(points) for points in rng.integers(0, 60, size=2)], int(rng.integers(4, 21))
+        ours, to_go = [int(points) for points in rng.integers(0, 60, size=2)], int(rng.integers(3, 9))
         mine, theirs = ours[0], min(ours[1], ours[0] + 15)
         situation = replace(situation, my_points=mine, their_points=theirs, points_to=max(mine, theirs) + to_go)
     return replace(situation, layout=layout)

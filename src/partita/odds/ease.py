@@ -35,17 +35,19 @@ def ease(windows, bed, places, in_play, ball, first_blocker, me, them):
 
     first_blocker : balls from this index on may be in the way
     """
-    mine, theirs = 0.0, 0.0
+    widest = 0.0
     for pocket in range(6):
         direction, half, _ = pocket_opening(windows, pocket, places, in_play, ball, first_blocker, bed.radius)
-        if half <= 0.0:
+        if half <= widest:
             continue
         ghost_x = places[ball, 0] - 2.0 * bed.radius * math.cos(direction)
         ghost_y = places[ball, 1] - 2.0 * bed.radius * math.sin(direction)
         if ghost_is_on_bed(bed, ghost_x, ghost_y):
-            mine = max(mine, chance_from_angles(half, TYPICAL_DISTANCE_M, TYPICAL_CUT, me, bed.radius))
-            theirs = max(theirs, chance_from_angles(half, TYPICAL_DISTANCE_M, TYPICAL_CUT, them, bed.radius))
-    return mine, theirs
+            widest = half
+    return (
+        chance_from_angles(widest, TYPICAL_DISTANCE_M, TYPICAL_CUT, me, bed.radius),
+        chance_from_angles(widest, TYPICAL_DISTANCE_M, TYPICAL_CUT, them, bed.radius),
+    )
 
 
 @kernel

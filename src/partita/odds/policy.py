@@ -50,7 +50,7 @@ Floats = NDArray[np.float64]
 _MOST = 700
 CONTACT, CUT_AT, JUDGEMENT, WORTH, BALL, POCKET, AIMED_AT = 5, 6, 7, 8, 9, 10, 11
 COLUMNS = 12
-_PAIRS = 6
+_PAIRS = 5
 _SPEEDS, _HEIGHTS = (1.0, 1.6, 2.4, 3.4), (-0.35, -0.1, 0.2, 0.4)
 _SAFE_SPEEDS, _SAFE_HEIGHTS, _SAFE_CONTACTS, _SAFE_TARGETS = (0.6, 1.1, 1.8, 2.8), (-0.2, 0.25), 12, 3
 _KICK_SPEEDS, _KICK_DIRECTIONS = (1.6, 2.6), 96
@@ -340,7 +340,8 @@ def _add_pots(desk, places, in_play, standing, who, count):
                 if cut > 2.0:
                     count = here
                     continue
-                row[CUT_AT] = cut
+                # The next stroke of this pot needs nearly the same aim.
+                row[CUT_AT], aim = cut, row[0]
                 play_shot(desk, places, in_play, row, False)
                 worth = _clean_worth(desk, places, in_play, standing, target, pocket, who)
                 row[WORTH] = min(worth, chance * worth + (1.0 - chance) * missed)
