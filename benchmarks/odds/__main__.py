@@ -178,12 +178,16 @@ def bars_of(figures: Json, rows: list[Json]) -> Json:
 def main(every: int = 1, racks: int = 64) -> None:
     """Measure, print, keep."""
     rows, positions = [], kept_positions()[::every]
-    for number, (situation, me, them) in enumerate(positions):
-        rows.append(measured(situation, me, them, racks))
-        if number % _AGAIN == 0:
-            rows[-1]["again"] = again(situation, me, them, rows[-1]["top"])  # type: ignore[arg-type]
-        sys.stderr.write(f"\r{len(rows)} of {len(positions)} positions ")
-        sys.stderr.flush()
+    try:
+        for number, (situation, me, them) in enumerate(positions):
+            row = measured(situation, me, them, racks)
+            if number % _AGAIN == 0:
+                row["again"] = again(situation, me, them, row["top"])  # type: ignore[arg-type]
+            rows.append(row)
+            sys.stderr.write(f"\r{len(rows)} of {len(positions)} positions ")
+            sys.stderr.flush()
+    except KeyboardInterrupt:
+        sys.stderr.write("stopped: figures of the positions so far\n")
     figures = figures_of(rows, racks)
     keep("odds", {"bars": bars_of(figures, rows), **figures})
 

@@ -64,7 +64,7 @@ def _situation_after(start: Start, who: int) -> Situation:
 
 
 def _make() -> list[Json]:
-    found: list[Json] = []
+    found: list[tuple[float, Json]] = []
     for game, wanted in GAMES.items():
         seed, kept = 0, 0
         while kept < wanted:
@@ -73,9 +73,11 @@ def _make() -> list[Json]:
             situation = position(game, seed, *(PRESETS[name] for name in pair))
             seed += 1
             if situation is not None:
-                found.append({"me": pair[0], "them": pair[1], "layout": layout_file.write(LayoutFile(situation))})
+                row: Json = {"me": pair[0], "them": pair[1], "layout": layout_file.write(LayoutFile(situation))}
+                found.append((kept / wanted, row))
                 kept += 1
-    return found
+    # The games in turn, so that any first part of the set has some of each.
+    return [row for _, row in sorted(found, key=lambda pair: pair[0])]
 
 
 def kept_positions() -> list[tuple[Situation, str, str]]:

@@ -44,6 +44,14 @@ class ImportOut(Schema):
     notes: list[str]
 
 
+class RackIn(Schema):
+    """Which game to break, on which table."""
+
+    game: str = Field(max_length=40)
+    table: str = Field(max_length=60)
+    seed: int = Field(ge=0, lt=2**31)
+
+
 class PhraseIn(Schema):
     """A place phrase for a table."""
 
@@ -80,6 +88,12 @@ class TableOut(Schema):
 def tables(request: HttpRequest) -> list[dict[str, Any]]:
     """Every table preset's geometry."""
     return services.tables()
+
+
+@router.post("/racks", response=ImportOut)
+def rack(request: HttpRequest, body: RackIn) -> dict[str, Any]:
+    """A rack after the break; the same seed gives the same rack."""
+    return {"document": services.rack(body.game, body.seed, body.table), "notes": []}
 
 
 @router.post("/places", response=PhraseOut)

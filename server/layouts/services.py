@@ -3,6 +3,9 @@
 from typing import Any
 
 from partita.files import layout_file
+from partita.files.layout_file import LayoutFile
+from partita.games import game_named
+from partita.games.opening import BROKEN, broken, scattered
 from partita.table.geometry import bed_of
 from partita.table.places import parse_phrase
 from partita.table.spec import PRESETS, TableSpec, table_named
@@ -24,6 +27,14 @@ def placed(table: str, phrase: str) -> dict[str, Any]:
     """A place phrase: the ball and its place in diamonds, or no place when it goes off."""
     placing = parse_phrase(table_named(table), phrase)
     return {"ball": placing.ball, "place": placing.place}
+
+
+def rack(game: str, seed: int, table: str) -> dict[str, Any]:
+    """A rack after the break where the game has an open one, else balls scattered in mid-game, as a document."""
+    game_named(game)
+    spec = table_named(table)
+    situation = broken(game, seed, spec) if game in BROKEN else scattered(game, seed, spec)
+    return layout_file.write(LayoutFile(situation))
 
 
 def geometry(spec: TableSpec) -> dict[str, Any]:

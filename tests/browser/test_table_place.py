@@ -24,6 +24,9 @@ from tests.browser.shots import DESK, PHONE, browser_options, sign_in
 from tests.server.worker import SERVER, Worker, eventually
 
 
+AXE = SERVER.parent / "web" / "node_modules" / "axe-core" / "axe.min.js"
+
+
 class TablePlace(TransactionTestCase):
     """One server, worker and browser serve all tests of the class; each begins with the demo data."""
 
@@ -101,6 +104,55 @@ class TablePlace(TransactionTestCase):
     def weigh(self) -> None:
         self.page.get_by_role("button", name="Weigh").click()
         expect(self.page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=60_000)
+
+    def violations(self, page: Page) -> list[str]:
+        """What axe-core finds, rule by rule."""
+        page.evaluate(AXE.read_text(encoding="utf-8"))
+        found = page.evaluate("axe.run(document, {resultTypes: ['violations']})")["violations"]
+        return [f"{rule['id']}: {[node['target'] for node in rule['nodes']]}" for rule in found]
+
+    def test_axe_finds_nothing_in_either_theme_at_either_size(self) -> None:
+        self.weigh()
+        self.assertEqual(self.violations(self.page), [])
+        self.page.get_by_role("button", name="Hall light").click()
+        self.assertEqual(self.violations(self.page), [])
+        self.page.get_by_role("button", name="Keys").click()
+        expect(self.page.get_by_role("dialog")).to_be_visible()
+        self.assertEqual(self.violations(self.page), [])
+        self.assertEqual(self.violations(self.open_page(PHONE)), [])
+
+    def test_two_lines_are_compared_and_the_drawing_is_saved_as_it_looks(self) -> None:
+        page = self.page
+        self.weigh()
+        page.get_by_role("button", name="Pin to compare").click()
+        page.get_by_label("Ledger of options").locator("ol li button").nth(1).click()
+        compared = page.get_by_label("Two options compared")
+        expect(compared.get_by_role("row", name=re.compile("rack chance"))).to_be_visible()
+        expect(page.locator("svg.table .path").first).to_be_attached()
+        page.get_by_role("button", name="Files").click()
+        with page.expect_download() as download:
+            page.get_by_role("button", name="Drawing, SVG").click()
+        drawing = Path(download.value.path()).read_text()
+        self.assertIn("http://www.w3.org/2000/svg", drawing)
+        self.assertNotIn("var(--", drawing.replace("font-family: var(--", ""))
+        with page.expect_download() as download:
+            page.get_by_role("button", name="Drawing, PNG").click()
+        self.assertEqual(Path(download.value.path()).read_bytes()[:4], b"\x89PNG")
+
+    def test_every_game_shows_what_it_needs_and_a_rack_of_it_is_weighed(self) -> None:
+        page = self.page
+        for game, control in (("Eight-ball", "Groups"), ("Straight pool", "Points that win"), ("Snooker", "Ball on")):
+            page.get_by_role("combobox", name="Game", exact=True).click()
+            page.get_by_role("option", name=game).click()
+            expect(page.get_by_label(control)).to_be_visible()
+            page.get_by_role("button", name="Rack", exact=True).click()
+            expect(page.get_by_label("Name of the layout")).to_have_value("")
+        self.type_place("blue off", "red 7 at 1, 1; red 8 at 1, 2", "blue on the centre spot")
+        self.assertEqual(self.place_words("red8"), "Red 8 at 1.00, 2.00")
+        page.get_by_role("combobox", name=re.compile("^Race")).click()
+        page.get_by_role("option", name="to 5").click()
+        page.get_by_role("button", name="Weigh").click()
+        expect(page.get_by_label("Ledger of options").locator("ol li").first).to_be_visible(timeout=30_000)
 
     def test_the_answer_can_be_questioned_and_the_leading_lines_played_out(self) -> None:
         page = self.page

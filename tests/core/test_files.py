@@ -123,6 +123,8 @@ class PlacePhrases(unittest.TestCase):
             ("4 frozen to the near long rail at 3", "4", (3.0, 0.0867)),
             ("5 frozen to the head rail at 1", "5", (0.0867, 1.0)),
             ("6 off", "6", None),
+            ("Red 4 at 6.5 2.2", "red4", (6.5, 2.2)),
+            ("blue on the centre spot", "blue", (4.0, 2.0)),
         ):
             placing = parse_phrase(table, phrase)
             self.assertEqual((placing.ball, placing.place), (ball, place), phrase)

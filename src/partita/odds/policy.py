@@ -59,15 +59,16 @@ _LEAST_MAKE = 0.03
 _FIRST_TRIES, _POTS_TRIED, _SAFE_TRIED, _FINALISTS, _FINAL_TRIES = 4, 12, 8, 5, 16
 DRAWN = _FINAL_TRIES
 # Ball in hand: distances behind the ghost ball (m) and turns off the line that are looked at, and how many are played.
-_HAND_DISTANCES, _HAND_TURNS, _HAND_PLAYED = (0.25, 0.45, 0.8), (0.0, 0.2, -0.2, 0.45, -0.45), 5
+_HAND_DISTANCES, _HAND_TURNS, _HAND_PLAYED = (0.25, 0.45, 0.8), (0.0, 0.2, -0.2, 0.45, -0.45), 3
 
 
 class Desk(NamedTuple):
     """A deciding player's table and scratch, for n balls; each thread has its own.
 
-    candidates : (_MOST, COLUMNS); rows : (DRAWN, 5); finals, after, then : the last shot played and judged
-    pairs : (_PAIRS, 4) ball, pocket, worth and make chance of the pots looked at; spots : (_HAND_PLAYED, 4) places
-    of the cue ball in hand with what they are worth; on, judged_on : (n,) bool
+    candidates : (_MOST, COLUMNS); kept : (COLUMNS,) the best of several places; rows : (DRAWN, 5)
+    finals, after, then : the last shot played and judged
+    pairs : (_PAIRS, 4) ball, pocket, worth and make chance of the pots looked at
+    spots : (_HAND_PLAYED, 4) places of the cue ball in hand with what they are worth; on, judged_on : (n,) bool
     start_places, start_in_play, standing : of a rack being played; row : (1, DRAWS) one shot's draws
     """
 
@@ -87,6 +88,7 @@ class Desk(NamedTuple):
     glance: Floats
     features: Floats
     candidates: Floats
+    kept: Floats
     rows: Floats
     pairs: Floats
     spots: Floats
@@ -119,6 +121,7 @@ def new_desk(eyes: Eyes, physics: Physics) -> Desk:
         glance=np.zeros(GLANCE_COLUMNS),
         features=np.zeros(FEATURES),
         candidates=np.zeros((_MOST, COLUMNS)),
+        kept=np.zeros(COLUMNS),
         rows=np.zeros((DRAWN, 5)),
         pairs=np.zeros((_PAIRS, 4)),
         spots=np.zeros((_HAND_PLAYED, 4)),
@@ -489,11 +492,15 @@ def place_in_hand(desk, places, in_play, standing, draws, who):
         worth = decide(desk, places, in_play, standing, draws, who)
         if worth > best:
             best, best_x, best_y = worth, places[0, 0], places[0, 1]
+            for column in range(COLUMNS):
+                desk.kept[column] = desk.candidates[0, column]
     if found == 0:
         _anywhere(desk.eyes.bed, places, in_play)
-    else:
-        places[0, 0], places[0, 1] = best_x, best_y
-    return decide(desk, places, in_play, standing, draws, who)
+        return decide(desk, places, in_play, standing, draws, who)
+    places[0, 0], places[0, 1] = best_x, best_y
+    for column in range(COLUMNS):
+        desk.candidates[0, column] = desk.kept[column]
+    return best
 
 
 @kernel

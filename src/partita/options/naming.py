@@ -84,8 +84,9 @@ def stroke_word(stroke: Stroke) -> str:
 
 
 def ball_words(name: str) -> str:
-    """ "the 3" or "the cue ball"."""
-    return "the cue ball" if name == CUE else f"the {name}"
+    """ "the 3", "the red 2" or "the cue ball"."""
+    spoken = f"red {name.removeprefix('red')}" if name.startswith("red") else name
+    return "the cue ball" if name == CUE else f"the {spoken}"
 
 
 def route_words(route: tuple[str, ...]) -> str:

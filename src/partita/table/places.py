@@ -13,7 +13,8 @@ EXAMPLES = (
     "6 in the jaws of the far foot corner · 2 off"
 )
 _NUMBER = r"(-?\d+(?:[.]\d+)?)"
-_BALL = r"(?:the\s+)?(?:ball\s+)?(cue|c|\d{1,2})(?:\s+ball)?"
+_NAMES = r"cue|c|\d{1,2}|red\s?\d{1,2}|yellow|green|brown|blue|pink|black"
+_BALL = rf"(?:the\s+)?(?:ball\s+)?({_NAMES})(?:\s+ball)?"
 _AT = re.compile(rf"{_BALL}\s*(?:at|@|:)?\s+{_NUMBER}\s*[,;\s]\s*{_NUMBER}", re.I)
 _OFF = re.compile(rf"{_BALL}\s+(?:off|away|down)", re.I)
 _SPOT = re.compile(rf"{_BALL}\s+on\s+the\s+(foot|head|centre|center)?\s*spot", re.I)
@@ -48,7 +49,7 @@ def parse_phrase(table: TableSpec, phrase: str) -> Placing:
     for pattern, place in ((_AT, _at), (_OFF, _off), (_SPOT, _spot), (_RAIL, _rail), (_JAWS, _jaws)):
         match = pattern.fullmatch(text)
         if match:
-            ball = match[1].lower()
+            ball = match[1].lower().replace(" ", "")
             return Placing("cue" if ball == "c" else str(int(ball)) if ball.isdigit() else ball, place(table, match))
     raise refuse("phrase", f"“{text[:60]}” names no place I know", f"Try: {EXAMPLES}")
 

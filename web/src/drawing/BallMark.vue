@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { BALL_COLOURS, ballName, isStripe } from './balls'
+import { BALL_COLOURS, ballMark, ballName, isRed, isStripe } from './balls'
 import type { Point } from './frame'
 
 defineProps<{ ball: string; at: Point; radius: number; selected?: boolean; wrong?: boolean; words: string }>()
@@ -23,9 +23,15 @@ defineProps<{ ball: string; at: Point; radius: number; selected?: boolean; wrong
       :d="`M ${-radius * 0.86} ${-radius * 0.5} A ${radius} ${radius} 0 0 1 ${radius * 0.86} ${-radius * 0.5} L ${radius * 0.86} ${radius * 0.5} A ${radius} ${radius} 0 0 1 ${-radius * 0.86} ${radius * 0.5} Z`"
       :fill="BALL_COLOURS[ball]"
     />
-    <template v-if="ball !== 'cue'">
-      <circle :r="radius * 0.62" fill="#fffdf7" />
-      <text :font-size="radius * (ball.length > 1 ? 0.86 : 1.12)" y="0.36em">{{ ball }}</text>
+    <template v-if="ballMark(ball)">
+      <circle v-if="!isRed(ball)" :r="radius * 0.62" fill="#fffdf7" />
+      <text
+        :font-size="radius * (ballMark(ball).length > 1 ? 0.86 : 1.12)"
+        y="0.36em"
+        :class="{ red: isRed(ball) }"
+      >
+        {{ ballMark(ball) }}
+      </text>
     </template>
   </g>
 </template>
@@ -60,5 +66,8 @@ text {
   fill: #16191b;
   pointer-events: none;
   user-select: none;
+}
+.red {
+  fill: #fffdf7;
 }
 </style>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Drawing } from '@/api/client'
-import { pathColour } from './balls'
+import { ballName, pathColour } from './balls'
 import { polyline, type Frame, type Point } from './frame'
 
 const props = defineProps<{
@@ -52,7 +52,13 @@ const labels = computed(() =>
       const x = atShare(0, 0.5)
       const above = atShare(1, 0.06) - 26
       const y = [above, atShare(1, 0.94) + 60, above - 60].find((tried) => isFree(x, tried)) ?? above
-      return { ball, words: ball === 'cue' ? 'cue ball rests' : `${ball} rests`, x, y }
+      return {
+        ball,
+        words:
+          ball === 'cue' ? 'cue ball rests' : `${ballName(ball).replace('Ball ', '').toLowerCase()} rests`,
+        x,
+        y,
+      }
     }),
 )
 </script>

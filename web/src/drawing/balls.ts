@@ -16,10 +16,27 @@ export const BALL_COLOURS: Record<string, string> = {
   '13': '#e0762b',
   '14': '#23774a',
   '15': '#7c2730',
+  yellow: '#e8c53a',
+  green: '#1f7a4d',
+  brown: '#7a4a28',
+  blue: '#2f66b5',
+  pink: '#e79aa8',
+  black: '#1c1c1e',
 }
+for (let red = 1; red <= 15; red++) BALL_COLOURS[`red${red}`] = '#b8242a'
+/** Snooker's colours by their values; they carry them in the drawing, so that no colour need be told apart. */
+const VALUES: Record<string, number> = { yellow: 2, green: 3, brown: 4, blue: 5, pink: 6, black: 7 }
+export const isRed = (ball: string) => ball.startsWith('red')
+/** What stands on a ball: its number, a colour's value; a red's number stands without the white disc. */
+export const ballMark = (ball: string) =>
+  ball === 'cue' ? '' : isRed(ball) ? ball.slice(3) : String(VALUES[ball] ?? ball)
 export const isStripe = (ball: string) => Number(ball) > 8
 /** A path in the colour of its ball, lightened so that it stands out on the cloth. */
 export function pathColour(ball: string): string {
   return ball === 'cue' ? '#fff6dc' : `color-mix(in srgb, ${BALL_COLOURS[ball] ?? '#fff'} 45%, #ffffff)`
 }
-export const ballName = (ball: string) => (ball === 'cue' ? 'Cue ball' : `Ball ${ball}`)
+export function ballName(ball: string): string {
+  if (ball === 'cue') return 'Cue ball'
+  if (isRed(ball)) return `Red ${ball.slice(3)}`
+  return ball in VALUES ? ball.charAt(0).toUpperCase() + ball.slice(1) : `Ball ${ball}`
+}

@@ -10,6 +10,19 @@ export interface Situation {
   my_fouls: number
   their_fouls: number
   push_out?: 'none' | 'allowed' | 'made'
+  my_group?: 'solids' | 'stripes' | null
+  my_points?: number
+  their_points?: number
+  points_to?: number
+  ball_on?: string | null
+  free_ball?: boolean
+}
+/** A race as it stands; none when the rack stands alone. */
+export interface Race {
+  race_to: number
+  my_racks: number
+  their_racks: number
+  i_break: boolean
 }
 export interface LayoutDocument {
   format: string
@@ -24,15 +37,24 @@ interface Scene {
   document: LayoutDocument
   me: string
   them: string
+  race?: Race | null
 }
 
-/** The games that can be weighed, with the number of their last ball. */
+const numbered = (last: number) => ['cue', ...Array.from({ length: last }, (_, i) => String(i + 1))]
+const REDS = Array.from({ length: 15 }, (_, i) => `red${i + 1}`)
+const COLOURS = ['yellow', 'green', 'brown', 'blue', 'pink', 'black']
+/** The games with their balls, and what of a situation each of them has. */
 export const GAMES = [
-  { key: 'nine-ball', name: 'Nine-ball', last: 9 },
-  { key: 'ten-ball', name: 'Ten-ball', last: 10 },
+  { key: 'nine-ball', name: 'Nine-ball', balls: numbered(9), has: ['fouls', 'push-out'] },
+  { key: 'ten-ball', name: 'Ten-ball', balls: numbered(10), has: ['fouls', 'push-out'] },
+  { key: 'eight-ball', name: 'Eight-ball', balls: numbered(15), has: ['group'] },
+  { key: 'straight-pool', name: 'Straight pool', balls: numbered(15), has: ['fouls', 'points', 'points-to'] },
+  { key: 'snooker', name: 'Snooker', balls: ['cue', ...COLOURS, ...REDS], has: ['points', 'ball-on'] },
 ]
-const lastBall = (game: string) => GAMES.find((g) => g.key === game)?.last ?? 15
-const ballsOf = (game: string) => ['cue', ...Array.from({ length: lastBall(game) }, (_, i) => String(i + 1))]
+const gameOf = (key: string) =>
+  GAMES.find((g) => g.key === key) ?? { key, name: key, balls: numbered(15), has: [] }
+const ballsOf = (game: string) => gameOf(game).balls
+const isSnookerTable = (name: string) => name.startsWith('snooker')
 /** Each account has a draft of its own in this browser. */
 const draftKey = () => `partita-draft-${useSession().username ?? ''}`
 const MOST_STEPS = 100
@@ -95,12 +117,19 @@ export const useLayout = defineStore('layout', () => {
 
   const place = (ball: string, at: Place) => change((s) => (s.document.balls[ball] = at))
   const remove = (ball: string) => change((s) => Reflect.deleteProperty(s.document.balls, ball))
+  const has = (part: string) => gameOf(document.value.game).has.includes(part)
+  const setRace = (race: Race | null) => change((s) => (s.race = race))
   const situate = (part: Partial<Situation>) => change((s) => Object.assign(s.document.situation, part))
-  /** Another game: balls that it does not have are taken off. */
+  /** Another game: balls and parts of the situation that it does not have go; snooker brings its table. */
   function playGame(game: string) {
     change((s) => {
       s.document.game = game
       const known = ballsOf(game)
+      const { shooter, ball_in_hand } = s.document.situation
+      s.document.situation = { ...emptyDocument().situation, shooter, ball_in_hand }
+      if (isSnookerTable(tableName.value) !== (game === 'snooker')) {
+        s.document.table = game === 'snooker' ? 'snooker-12ft' : 'pool-9ft'
+      }
       s.document.balls = Object.fromEntries(
         Object.entries(s.document.balls).filter(([ball]) => known.includes(ball)),
       )
@@ -157,6 +186,6 @@ export const useLayout = defineStore('layout', () => {
 
   return {
     scene, document, tableName, name, id, selected, missing, isKept, past, future,
-    change, undo, redo, place, remove, situate, playGame, clear, turn, load, save, restore,
+    change, undo, redo, place, remove, situate, has, setRace, playGame, clear, turn, load, save, restore,
   } // prettier-ignore
 })

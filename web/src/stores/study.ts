@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { answered, api, problemsOf, type Drawing, type Option, type Problem, type Study } from '@/api/client'
-import { useLayout } from './layout'
+import { useLayout, type Situation } from './layout'
 
 const POLL_MS = 150
 const ACTIVE = ['queued', 'running', 'stopping']
@@ -15,6 +15,7 @@ export const useStudy = defineStore('study', () => {
   const layout = useLayout()
   const study = ref<Study | null>(null)
   const chosen = ref<string | null>(null)
+  const pinnedKey = ref<string | null>(null)
   const drawing = ref<Drawing | null>(null)
   const filter = ref<Aim>('all')
   const problems = ref<Problem[]>([])
@@ -27,22 +28,32 @@ export const useStudy = defineStore('study', () => {
   const running = computed(() => asking.value || (!!study.value && ACTIVE.includes(study.value.status)))
   const place = computed(() => options.value.findIndex((o) => keyOf(o) === chosen.value))
   const option = computed(() => options.value[place.value] ?? null)
+  const pinned = computed(() => options.value.find((o) => keyOf(o) === pinnedKey.value) ?? null)
+  /** Keep the chosen line beside whichever is chosen next; once more lets it go. */
+  function pin() {
+    pinnedKey.value = pinnedKey.value === chosen.value ? null : chosen.value
+  }
+  const unpin = () => (pinnedKey.value = null)
   /** True when the layout, the situation or a player differs from what was weighed. */
   const stale = computed(() => {
     const question = study.value?.question as
       | {
           document: Record<'balls' | 'situation' | 'table' | 'game', unknown>
           players: Record<string, string>
+          match?: Record<string, unknown> | null
         }
       | undefined
     if (!question) return false
     const { balls, table, game } = layout.document
-    const situation = { ...layout.document.situation }
-    // Files leave out what is ordinary.
-    if (situation.push_out === 'none') delete situation.push_out
+    const situation = seldom(layout.document.situation)
     const { document } = question
     const asked = [document.balls, document.situation, document.table, document.game]
-    return !sameThing(asked, [balls, situation, table, game]) || !sameThing(question.players, players())
+    const race = layout.scene.race ? { breaks: 'alternate', ...layout.scene.race } : null
+    return (
+      !sameThing(asked, [balls, situation, table, game]) ||
+      !sameThing(question.players, players()) ||
+      !sameThing(question.match ?? null, race)
+    )
   })
 
   const players = () => ({ me: layout.scene.me, them: layout.scene.them })
@@ -51,7 +62,13 @@ export const useStudy = defineStore('study', () => {
     problems.value = []
     asking.value = true
     try {
-      const body = { document: layout.document, ...players(), layout: layout.isKept ? layout.id : null }
+      const race = layout.scene.race ? { ...layout.scene.race, breaks: 'alternate' as const } : null
+      const body = {
+        document: layout.document,
+        ...players(),
+        layout: layout.isKept ? layout.id : null,
+        match: race,
+      }
       take(await answered(api.POST('/api/studies', { body: { seed: 1, samples: 1000, ...body } })), true)
     } catch (error) {
       problems.value = problemsOf(error)
@@ -63,6 +80,7 @@ export const useStudy = defineStore('study', () => {
     study.value = next
     if (fresh) {
       chosen.value = null
+      pinnedKey.value = null
       drawing.value = null
       follow += 1
       void poll(follow)
@@ -131,10 +149,25 @@ export const useStudy = defineStore('study', () => {
   })
 
   return {
-    study, result, options, shown, option, place, chosen, drawing, filter, problems, asking, running, stale,
+    study, result, options, shown, option, pinned, pin, unpin, place, chosen, drawing, filter, problems, asking, running, stale,
     weigh, choose, stop, keep, open, close,
   } // prettier-ignore
 })
+
+/** What is ordinary; files leave it out. */
+const ORDINARY: Partial<Situation> = {
+  push_out: 'none',
+  my_group: null,
+  my_points: 0,
+  their_points: 0,
+  points_to: 100,
+  ball_on: null,
+  free_ball: false,
+}
+function seldom(situation: Situation): Partial<Situation> {
+  const kept = Object.entries(situation).filter(([key, value]) => ORDINARY[key as keyof Situation] !== value)
+  return Object.fromEntries(kept) as Partial<Situation>
+}
 
 /** Equal up to the order of keys and the fifth digit, which files keep. */
 function sameThing(one: unknown, two: unknown): boolean {

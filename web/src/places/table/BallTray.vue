@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { BALL_COLOURS, ballName } from '@/drawing/balls'
+import { computed } from 'vue'
+import { BALL_COLOURS, ballMark, ballName, isRed } from '@/drawing/balls'
 import { impossible } from '@/drawing/possible'
 import { useLayout, type Place } from '@/stores/layout'
 import { useSession } from '@/stores/session'
@@ -7,6 +8,9 @@ import { useSession } from '@/stores/session'
 const layout = useLayout()
 const session = useSession()
 
+/** Of the reds only the next one, with how many there are. */
+const reds = computed(() => layout.missing.filter(isRed))
+const shown = computed(() => layout.missing.filter((ball) => !isRed(ball) || ball === reds.value[0]))
 /** A tapped ball goes to the first free place along the centre of the table. */
 function putOn(ball: string) {
   const table = session.tables.find((t) => t.name === layout.tableName)
@@ -28,7 +32,7 @@ function take(event: DragEvent, ball: string) {
   <div class="tray" role="group" aria-label="Balls off the table">
     <span class="muted">{{ layout.missing.length ? 'off' : '' }}</span>
     <button
-      v-for="ball in layout.missing"
+      v-for="ball in shown"
       :key="ball"
       type="button"
       class="ball"
@@ -39,7 +43,8 @@ function take(event: DragEvent, ball: string) {
       @click="putOn(ball)"
       @dragstart="take($event, ball)"
     >
-      <span>{{ ball === 'cue' ? '' : ball }}</span>
+      <span v-if="isRed(ball)" class="count">×{{ reds.length }}</span>
+      <span v-else>{{ ballMark(ball) }}</span>
     </button>
   </div>
 </template>
@@ -62,7 +67,11 @@ function take(event: DragEvent, ball: string) {
   cursor: grab;
   padding: 0;
 }
-.ball span:not(:empty) {
+.ball .count {
+  color: #fffdf7;
+  font: 800 11.5px/19px var(--sans);
+}
+.ball span:not(:empty, .count) {
   width: 19px;
   height: 19px;
   border-radius: 50%;

@@ -50,7 +50,7 @@ function playOut() {
 </script>
 
 <template>
-  <section class="doubt sheet" aria-label="What would change the choice">
+  <section class="doubt sheet" :class="{ two: !turning }" aria-label="What would change the choice">
     <div v-if="turning">
       <h3>Turning point</h3>
       <TurningChart :turning="turning" />
@@ -244,6 +244,9 @@ button {
   border-top: 2px dashed var(--nothing);
   vertical-align: middle;
 }
+.two {
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+}
 @media (max-width: 1100px) {
   .doubt {
     grid-template-columns: minmax(0, 1fr) minmax(0, 1.3fr);
@@ -253,7 +256,8 @@ button {
   }
 }
 @media (max-width: 760px) {
-  .doubt {
+  .doubt,
+  .doubt.two {
     grid-template-columns: minmax(0, 1fr);
   }
 }

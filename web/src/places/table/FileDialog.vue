@@ -4,6 +4,7 @@ import Dialog from 'primevue/dialog'
 import Textarea from 'primevue/textarea'
 import { ref } from 'vue'
 import { answered, api, problemsOf, type Problem } from '@/api/client'
+import { pngFile, svgFile } from '@/drawing/picture'
 import { useLayout, type LayoutDocument } from '@/stores/layout'
 import { useStudy } from '@/stores/study'
 import ProblemList from './ProblemList.vue'
@@ -16,13 +17,25 @@ const text = ref('')
 const notes = ref<string[]>([])
 const problems = ref<Problem[]>([])
 
-function download(content: unknown, ending: string) {
+function give(content: Blob, ending: string) {
   const name = (layout.name.trim() || 'layout').toLowerCase().replace(/[^a-z0-9]+/g, '-')
   const link = document.createElement('a')
-  link.href = URL.createObjectURL(new Blob([JSON.stringify(content, null, 2)], { type: 'application/json' }))
-  link.download = `${name}.${ending}.json`
+  link.href = URL.createObjectURL(content)
+  link.download = `${name}.${ending}`
   link.click()
   URL.revokeObjectURL(link.href)
+}
+const download = (content: unknown, ending: string) =>
+  give(new Blob([JSON.stringify(content, null, 2)], { type: 'application/json' }), `${ending}.json`)
+/** The drawing as it stands: the table, the balls, and whatever of the chosen line is shown. */
+async function picture(kind: 'svg' | 'png') {
+  const svg = document.querySelector<SVGSVGElement>('svg.table')
+  if (!svg) return
+  try {
+    give(kind === 'svg' ? svgFile(svg) : await pngFile(svg), kind)
+  } catch {
+    problems.value = [{ where: '', what: 'The picture could not be made', accepted: 'Try the other kind.' }]
+  }
 }
 async function choose(event: Event) {
   const input = event.target as HTMLInputElement
@@ -71,6 +84,8 @@ async function read() {
         :disabled="!study.result"
         @click="download(study.result, 'partita-study')"
       />
+      <Button label="Drawing, SVG" variant="outlined" size="small" @click="picture('svg')" />
+      <Button label="Drawing, PNG" variant="outlined" size="small" @click="picture('png')" />
     </div>
     <label for="file-text">Open a layout file, or paste its text</label>
     <input type="file" accept=".json,application/json" aria-label="Layout file" @change="choose" />
@@ -84,6 +99,7 @@ async function read() {
 <style scoped>
 .row {
   display: flex;
+  flex-wrap: wrap;
   gap: 8px;
   margin-bottom: 12px;
 }

@@ -13,6 +13,8 @@ const keys = [
   ['H', 'turn the table half round'],
   ['F', 'show or hide the fan of executions'],
   ['R', 'show or hide resting places'],
+  ['B', 'a new rack after the break'],
+  ['P', 'pin the chosen line beside the next one, or let it go'],
   ['S', 'save layout and study'],
   ['O', 'open saved layouts and studies'],
   ['?', 'this sheet'],

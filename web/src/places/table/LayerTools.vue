@@ -1,10 +1,13 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
+import { computed } from 'vue'
 import { useLayout } from '@/stores/layout'
 
 const fan = defineModel<boolean>('fan', { required: true })
 const rests = defineModel<boolean>('rests', { required: true })
+defineEmits<{ rack: [] }>()
 const layout = useLayout()
+const broken = computed(() => ['nine-ball', 'ten-ball', 'eight-ball'].includes(layout.document.game))
 </script>
 
 <template>
@@ -16,6 +19,13 @@ const layout = useLayout()
       size="small"
       :disabled="!layout.future.length"
       @click="layout.redo()"
+    />
+    <Button
+      label="Rack"
+      variant="text"
+      size="small"
+      :title="broken ? 'A new rack after the break' : 'Balls as they may lie in the middle of a game'"
+      @click="$emit('rack')"
     />
     <Button label="Clear" variant="text" size="small" @click="layout.clear()" />
     <Button
@@ -42,6 +52,7 @@ const layout = useLayout()
 <style scoped>
 .tools {
   display: flex;
+  flex-wrap: wrap;
 }
 .on {
   text-decoration: underline;

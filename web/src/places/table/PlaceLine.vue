@@ -19,7 +19,7 @@ defineExpose({ focus: () => field.value?.$el.focus() })
       id="phrase"
       ref="field"
       v-model="phrase"
-      placeholder="3 at 5, 1.5  ·  9 on the foot spot  ·  4 frozen to the near long rail at 3  ·  6 off"
+      placeholder="3 at 5, 1.5;  9 on the foot spot;  4 frozen to the near long rail at 3;  6 off"
       autocomplete="off"
       spellcheck="false"
       fluid

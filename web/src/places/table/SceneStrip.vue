@@ -5,6 +5,7 @@ import { computed, ref } from 'vue'
 import { GAMES, useLayout, type Situation } from '@/stores/layout'
 import { useSession } from '@/stores/session'
 import { useStudy } from '@/stores/study'
+import GameScene from './GameScene.vue'
 import SceneSelect from './SceneSelect.vue'
 
 const emit = defineEmits<{ weigh: []; stop: []; save: []; shelf: []; files: []; keys: [] }>()
@@ -21,12 +22,23 @@ const tables = [
   { key: 'pool-9ft', name: '9-foot table' },
   { key: 'pool-8ft', name: '8-foot table' },
   { key: 'pool-7ft', name: '7-foot table' },
+  { key: 'snooker-12ft', name: 'Snooker table' },
 ]
 const shooters: { key: Situation['shooter']; name: string }[] = [
   { key: 'me', name: 'I shoot' },
   { key: 'them', name: 'Opponent shoots' },
 ]
-const fouls = [0, 1, 2].map((n) => ({ key: n, name: String(n) }))
+const HANDS: Record<string, Situation['ball_in_hand']> = { no: false, yes: true, behind: 'behind-line' }
+const isSnooker = computed(() => layout.document.game === 'snooker')
+const hands = computed(() => [
+  { key: 'no', name: 'where it lies' },
+  ...(isSnooker.value ? [] : [{ key: 'yes', name: 'in hand' }]),
+  { key: 'behind', name: isSnooker.value ? 'in hand in the D' : 'in hand behind the line' },
+])
+const hand = computed(() => {
+  const said = situation.value.ball_in_hand
+  return said === 'behind-line' ? 'behind' : said ? 'yes' : 'no'
+})
 const situation = computed(() => layout.document.situation)
 const set = (who: 'me' | 'them', key: string) => layout.change((scene) => (scene[who] = key))
 
@@ -77,46 +89,19 @@ function turnLights() {
         @update:model-value="layout.situate({ shooter: $event })"
       />
       <SceneSelect
-        label="My fouls in a row"
-        before="My fouls"
-        :options="fouls"
-        :model-value="situation.my_fouls"
-        @update:model-value="layout.situate({ my_fouls: $event })"
-      />
-      <SceneSelect
-        label="Opponent’s fouls in a row"
-        before="Theirs"
-        :options="fouls"
-        :model-value="situation.their_fouls"
-        @update:model-value="layout.situate({ their_fouls: $event })"
-      />
-      <SceneSelect
         label="Table"
         :options="tables"
         :model-value="layout.tableName"
         @update:model-value="layout.change((scene) => (scene.document.table = $event))"
       />
-      <label class="hand">
-        <input
-          type="checkbox"
-          :checked="!!situation.ball_in_hand"
-          @change="layout.situate({ ball_in_hand: ($event.target as HTMLInputElement).checked })"
-        />
-        Ball in hand
-      </label>
-      <label
-        class="hand"
-        title="On the shot after the break: the table may be handed over without a legal shot"
-      >
-        <input
-          type="checkbox"
-          :checked="situation.push_out === 'allowed'"
-          @change="
-            layout.situate({ push_out: ($event.target as HTMLInputElement).checked ? 'allowed' : 'none' })
-          "
-        />
-        Push-out
-      </label>
+      <SceneSelect
+        label="Cue ball"
+        before="Cue ball"
+        :options="hands"
+        :model-value="hand"
+        @update:model-value="layout.situate({ ball_in_hand: HANDS[$event] ?? false })"
+      />
+      <GameScene />
     </div>
     <div class="acts">
       <Button
@@ -214,17 +199,5 @@ function turnLights() {
   .strip:not(.unfolded) :is(.scene, .rare) {
     display: none;
   }
-}
-.hand {
-  display: inline-flex;
-  align-items: center;
-  gap: 6px;
-  margin-left: 6px;
-  min-height: 30px;
-}
-.hand input {
-  accent-color: var(--brass);
-  width: 17px;
-  height: 17px;
 }
 </style>

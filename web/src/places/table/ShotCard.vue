@@ -68,7 +68,18 @@ const endings = computed(() =>
       </template>
     </div>
     <div class="why">
-      <h3>{{ isBest ? 'Why this one' : 'How it ends' }}</h3>
+      <h3>
+        {{ isBest ? 'Why this one' : 'How it ends' }}
+        <button
+          type="button"
+          class="pin"
+          :aria-pressed="study.pinned === option"
+          title="Pin it, then choose another line to see both side by side"
+          @click="study.pin()"
+        >
+          {{ study.pinned === option ? 'Pinned' : 'Pin to compare' }}
+        </button>
+      </h3>
       <p v-if="isBest">{{ study.result?.why }}</p>
       <p v-if="turning && turning.make !== null">
         You make it {{ percent(turning.mine) }} of the time;
@@ -105,6 +116,15 @@ const endings = computed(() =>
 h3 {
   font: 600 13px var(--sans);
   color: var(--muted);
+}
+.pin {
+  float: right;
+  font: 600 12.5px var(--sans);
+  color: var(--brass);
+  background: none;
+  border: 0;
+  padding: 0 2px 4px;
+  cursor: pointer;
 }
 .watch {
   margin-top: 6px;

@@ -3,10 +3,11 @@ import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { answered, api, problemsOf, type Problem } from '@/api/client'
 import TableDrawing from '@/drawing/TableDrawing.vue'
-import { useLayout, type LayoutDocument, type Place } from '@/stores/layout'
+import { useLayout, type LayoutDocument, type Place, type Race } from '@/stores/layout'
 import { useSession } from '@/stores/session'
 import { useStudy } from '@/stores/study'
 import BallTray from './BallTray.vue'
+import CompareCard from './CompareCard.vue'
 import DoubtCard from './DoubtCard.vue'
 import FileDialog from './FileDialog.vue'
 import KeysSheet from './KeysSheet.vue'
@@ -44,6 +45,12 @@ const all = computed(() => [...problems.value, ...study.problems])
 const narrow = window.matchMedia('(max-width: 760px)')
 const fit = () => (upright.value = narrow.matches)
 
+const raceOf = (match?: (Race & { breaks: string }) | null): Race | null => {
+  if (!match) return null
+  const { race_to, my_racks, their_racks, i_break } = match
+  return { race_to, my_racks, their_racks, i_break }
+}
+
 async function guarded(work: () => Promise<unknown>) {
   problems.value = []
   try {
@@ -56,9 +63,15 @@ async function openAddress() {
   const { layoutId, studyId } = route.params
   if (studyId && Number(studyId) !== study.study?.id) {
     const opened = await study.open(Number(studyId))
-    const question = opened.question as { document: LayoutDocument; players: { me: string; them: string } }
+    const question = opened.question as {
+      document: LayoutDocument
+      players: { me: string; them: string }
+      match?: (Race & { breaks: string }) | null
+    }
     layout.load(question.document, opened.name || 'A weighed layout', opened.layout_id ?? null)
-    layout.change((scene) => Object.assign(scene, question.players))
+    layout.change((scene) => Object.assign(scene, question.players, { race: raceOf(question.match) }))
+    const line = study.options[Number(route.query.line) - 1]
+    if (line) study.choose(line)
   } else if (layoutId && Number(layoutId) !== layout.id) {
     const path = { layout_id: Number(layoutId) }
     const found = await answered(api.GET('/api/layouts/{layout_id}', { params: { path } }))
@@ -80,18 +93,33 @@ async function save() {
     }
   })
 }
-async function say(phrase: string): Promise<boolean> {
+/** One place or several, parted by semicolons. */
+async function say(words: string): Promise<boolean> {
   await guarded(async () => {
-    const spoken = await answered(api.POST('/api/places', { body: { table: layout.tableName, phrase } }))
-    if (spoken.place) layout.place(spoken.ball, spoken.place as Place)
-    else layout.remove(spoken.ball)
-    layout.selected = spoken.place ? spoken.ball : null
+    for (const phrase of words.split(/[;·\n]/).filter((part) => part.trim())) {
+      const spoken = await answered(api.POST('/api/places', { body: { table: layout.tableName, phrase } }))
+      if (spoken.place) layout.place(spoken.ball, spoken.place as Place)
+      else layout.remove(spoken.ball)
+      layout.selected = spoken.place ? spoken.ball : null
+    }
   })
   return problems.value.length === 0
+}
+/** A rack as the break may leave it; undo brings back what lay there. */
+async function rack() {
+  await guarded(async () => {
+    const seed = Math.floor(Math.random() * 2 ** 31)
+    const body = { game: layout.document.game, table: layout.tableName, seed }
+    const found = await answered(api.POST('/api/racks', { body }))
+    study.close()
+    layout.load(found.document as unknown as LayoutDocument, '', null)
+  })
 }
 useTableKeys({
   weigh: () => void study.weigh(),
   save: () => void save(),
+  rack: () => void rack(),
+  pin: () => study.pin(),
   type: () => line.value?.focus(),
   fan: () => (fan.value = !fan.value),
   rests: () => (rests.value = !rests.value),
@@ -105,13 +133,21 @@ onMounted(() => {
 })
 onUnmounted(() => narrow.removeEventListener('change', fit))
 watch(
-  () => route.fullPath,
+  () => [route.name, route.params.layoutId, route.params.studyId],
   () => void guarded(openAddress),
+)
+/** The address names the line that is chosen, so that it can be sent to somebody. */
+watch(
+  () => study.place,
+  (place) => {
+    if (route.name === 'study' && place >= 0) void router.replace({ query: { line: String(place + 1) } })
+  },
 )
 </script>
 
 <template>
   <div class="place">
+    <h1 class="visually-hidden">The table: {{ layout.name || 'untitled layout' }}</h1>
     <SceneStrip
       @weigh="study.weigh()"
       @stop="study.stop()"
@@ -145,12 +181,18 @@ watch(
         </div>
         <div class="under">
           <PlaceLine ref="line" :say="say" />
-          <LayerTools v-model:fan="fan" v-model:rests="rests" />
+          <LayerTools v-model:fan="fan" v-model:rests="rests" @rack="rack" />
         </div>
         <ProblemList :problems="all" />
       </section>
       <LedgerSheet class="right" />
       <div v-if="study.option && study.result" class="shot">
+        <CompareCard
+          v-if="study.pinned && study.pinned !== study.option"
+          :pinned="study.pinned"
+          :chosen="study.option"
+          @unpin="study.unpin()"
+        />
         <ShotCard :option="study.option" />
         <DoubtCard :option="study.option" />
       </div>

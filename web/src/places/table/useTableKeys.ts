@@ -4,6 +4,8 @@ import { useLayout, type Place } from '@/stores/layout'
 interface Actions {
   weigh: () => void
   save: () => void
+  rack: () => void
+  pin: () => void
   type: () => void
   fan: () => void
   rests: () => void
@@ -25,6 +27,8 @@ export function useTableKeys(actions: Actions) {
   const letters: Record<string, () => void> = {
     w: actions.weigh,
     s: actions.save,
+    b: actions.rack,
+    p: actions.pin,
     t: actions.type,
     f: actions.fan,
     r: actions.rests,

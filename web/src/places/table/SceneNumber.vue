@@ -1,0 +1,40 @@
+<script setup lang="ts">
+/** A count of the scene, typed or stepped: kept only when it can be. */
+const props = defineProps<{ label: string; before: string; min: number; max: number }>()
+const count = defineModel<number>({ required: true })
+function take(event: Event) {
+  const field = event.target as HTMLInputElement
+  const next = Math.round(Number(field.value))
+  if (field.value !== '' && next >= props.min && next <= props.max) count.value = next
+  else field.value = String(count.value)
+}
+</script>
+
+<template>
+  <label class="number" :title="`${label}: ${min} to ${max}`">
+    <span class="muted">{{ before }}</span>
+    <input type="number" :aria-label="label" :min="min" :max="max" :value="count" @change="take" />
+  </label>
+</template>
+
+<style scoped>
+.number {
+  display: inline-flex;
+  align-items: center;
+  gap: 5px;
+  min-height: 32px;
+  padding: 0 4px 0 10px;
+  border: 1px solid var(--hairline);
+  border-radius: 7px;
+  background: var(--sheet);
+  font-size: 13px;
+}
+input {
+  width: 52px;
+  border: 0;
+  background: transparent;
+  color: var(--ink);
+  font: 600 13px var(--sans);
+  padding: 4px 2px;
+}
+</style>
