@@ -52,6 +52,7 @@ INSTALLED_APPS = [
     "layouts",
     "studies",
     "playouts",
+    "records",
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",

@@ -23,7 +23,6 @@ from studies.models import Study
 from tests.browser.shots import DESK, PHONE, browser_options, sign_in
 from tests.server.worker import SERVER, Worker, eventually
 
-
 AXE = SERVER.parent / "web" / "node_modules" / "axe-core" / "axe.min.js"
 
 
@@ -286,7 +285,8 @@ class TablePlace(TransactionTestCase):
         page = self.page
         page.get_by_label("Game", exact=True).click()
         page.get_by_role("option", name="Ten-ball").click()
-        page.get_by_label("Push-out").check()
+        page.get_by_role("combobox", name=re.compile("^Push-out")).click()
+        page.get_by_role("option", name="allowed now").click()
         page.get_by_role("button", name="Put ball 10 on the table").click()
         self.weigh()
         lines = page.get_by_label("Ledger of options").locator("ol li button")

@@ -124,7 +124,7 @@ function turnLights() {
       <Button class="rare" label="?" variant="text" size="small" aria-label="Keys" @click="emit('keys')" />
       <Button class="rare" label="Sign out" variant="text" size="small" @click="leave" />
       <Button :label="layout.isKept ? 'Saved' : 'Save'" variant="outlined" @click="emit('save')" />
-      <Button v-if="study.running" label="Stop" severity="secondary" class="weigh" @click="emit('stop')" />
+      <Button v-if="study.running" label="Stop" variant="outlined" class="weigh" @click="emit('stop')" />
       <Button v-else label="Weigh" class="weigh" @click="emit('weigh')" />
     </div>
   </header>

@@ -4,6 +4,7 @@ import type { Option } from '@/api/client'
 import { BALL_COLOURS } from '@/drawing/balls'
 import { useStudy } from '@/stores/study'
 import { ENDINGS, percent, pocketWords } from './endings'
+import PlayedLine from './PlayedLine.vue'
 
 const props = defineProps<{ option: Option }>()
 const study = useStudy()
@@ -51,7 +52,7 @@ const endings = computed(() =>
         <circle r="28" fill="#fbf8ee" stroke="var(--ink)" />
         <circle r="14" fill="none" stroke="#8b8b85" stroke-dasharray="3 3" />
         <path d="M-28 0H28M0-28V28" stroke="#c9c3b2" />
-        <circle r="5" :cx="28 * option.stroke.side" :cy="-28 * option.stroke.height" fill="#8f6414" />
+        <circle r="5" :cx="28 * option.stroke.side" :cy="-28 * option.stroke.height" fill="#85590c" />
       </svg>
       <b>{{ option.tip }}</b>
       <span class="muted">{{ option.detail.split(',')[0] }}</span>
@@ -98,6 +99,7 @@ const endings = computed(() =>
         </tbody>
       </table>
     </div>
+    <PlayedLine v-if="study.result?.settled && !study.stale" />
   </section>
 </template>
 

@@ -147,7 +147,6 @@ watch(
 
 <template>
   <div class="place">
-    <h1 class="visually-hidden">The table: {{ layout.name || 'untitled layout' }}</h1>
     <SceneStrip
       @weigh="study.weigh()"
       @stop="study.stop()"
@@ -157,6 +156,7 @@ watch(
       @keys="open = 'keys'"
     />
     <main class="work">
+      <h1 class="visually-hidden">The table: {{ layout.name || 'untitled layout' }}</h1>
       <section class="left" aria-label="The layout">
         <div class="stage">
           <BallTray class="tray" />

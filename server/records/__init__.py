@@ -1,0 +1,1 @@
+"""Records: what was played of a study's options, and what came of it."""
