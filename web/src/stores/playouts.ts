@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
-import { answered, api, problemsOf, type PlayOut, type Problem } from '@/api/client'
+import { answered, api, type PlayOut } from '@/api/client'
+import { useGuarded } from '@/api/guarded'
 import { useStudy } from './study'
 
 const POLL_MS = 400
@@ -10,7 +11,7 @@ const ACTIVE = ['queued', 'running']
 export const usePlayOuts = defineStore('playouts', () => {
   const study = useStudy()
   const lines = ref<PlayOut[]>([])
-  const problems = ref<Problem[]>([])
+  const { problems, guarded } = useGuarded()
   let follow = 0
 
   const running = computed(() => lines.value.some((line) => ACTIVE.includes(line.status)))
@@ -21,14 +22,6 @@ export const usePlayOuts = defineStore('playouts', () => {
     return racks ? (done ?? 0) / racks : 0
   })
 
-  async function guarded(work: () => Promise<unknown>) {
-    problems.value = []
-    try {
-      await work()
-    } catch (error) {
-      problems.value = problemsOf(error)
-    }
-  }
   const ask = (options: number[], racks: number) =>
     guarded(async () => {
       if (!study.study) return

@@ -4,6 +4,7 @@ import type { Option } from '@/api/client'
 import { usePlayOuts } from '@/stores/playouts'
 import { useStudy } from '@/stores/study'
 import { percent } from './endings'
+import ProgressLine from './ProgressLine.vue'
 import TurningChart from './TurningChart.vue'
 
 const props = defineProps<{ option: Option }>()
@@ -118,17 +119,7 @@ function playOut() {
           </tr>
         </tbody>
       </table>
-      <div
-        v-if="playouts.running"
-        class="progress"
-        role="progressbar"
-        aria-label="Playing out"
-        aria-valuemin="0"
-        aria-valuemax="100"
-        :aria-valuenow="Math.round(100 * playouts.progress)"
-      >
-        <span :style="{ width: `${100 * playouts.progress}%` }" />
-      </div>
+      <ProgressLine v-if="playouts.running" label="Playing out" :share="playouts.progress" />
       <p v-for="problem in playouts.problems" :key="problem.what" class="problem" role="alert">
         {{ problem.what }}. {{ problem.accepted }}
       </p>
@@ -199,17 +190,6 @@ thead th {
 }
 tbody th {
   font-weight: 600;
-}
-.progress {
-  height: 3px;
-  background: var(--hairline);
-  margin: 6px 0;
-}
-.progress span {
-  display: block;
-  height: 100%;
-  background: var(--brass);
-  transition: width 0.2s;
 }
 button {
   font: 600 13px var(--sans);

@@ -4,6 +4,7 @@ import { useLayout } from '@/stores/layout'
 import { keyOf, useStudy, type Aim } from '@/stores/study'
 import { AIM_MARKS, ENDINGS } from './endings'
 import LedgerLine from './LedgerLine.vue'
+import ProgressLine from './ProgressLine.vue'
 
 const study = useStudy()
 const layout = useLayout()
@@ -28,17 +29,7 @@ const progress = computed(() => (study.running ? Math.max(0.04, study.study?.pro
       <h2>Ledger</h2>
       <span class="muted">chance {{ who }} the rack</span>
       <span class="state" aria-live="polite">{{ state }}</span>
-      <div
-        v-if="study.study"
-        class="progress"
-        role="progressbar"
-        aria-label="Weighing"
-        aria-valuemin="0"
-        aria-valuemax="100"
-        :aria-valuenow="Math.round(100 * progress)"
-      >
-        <span :style="{ width: `${100 * progress}%` }" />
-      </div>
+      <ProgressLine v-if="study.study" label="Weighing" :share="progress" />
       <div v-if="study.options.length" class="filters" role="group" aria-label="Show">
         <button
           v-for="f in filters"
@@ -112,18 +103,6 @@ h2 {
 }
 .stale .lines {
   opacity: 0.55;
-}
-.progress {
-  flex-basis: 100%;
-  height: 3px;
-  background: var(--hairline);
-  margin: 4px 0 6px;
-}
-.progress span {
-  display: block;
-  height: 100%;
-  background: var(--brass);
-  transition: width 0.2s;
 }
 .filters {
   display: flex;

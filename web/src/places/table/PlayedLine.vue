@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
-import { answered, api, problemsOf, type Played, type Problem } from '@/api/client'
+import { answered, api, type Played } from '@/api/client'
+import { useGuarded } from '@/api/guarded'
 import { useStudy } from '@/stores/study'
 import { ENDINGS } from './endings'
 
@@ -8,7 +9,7 @@ import { ENDINGS } from './endings'
 const study = useStudy()
 const asking = ref(false)
 const kept = ref<Played | null>(null)
-const problems = ref<Problem[]>([])
+const { problems, guarded } = useGuarded()
 
 watch(
   () => [study.study?.id, study.chosen],
@@ -18,14 +19,6 @@ watch(
     problems.value = []
   },
 )
-async function guarded(work: () => Promise<unknown>) {
-  problems.value = []
-  try {
-    await work()
-  } catch (error) {
-    problems.value = problemsOf(error)
-  }
-}
 const keep = (ending: string) =>
   guarded(async () => {
     const path = { study_id: study.study?.id ?? 0 }

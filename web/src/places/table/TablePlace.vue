@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { answered, api, problemsOf, type Problem } from '@/api/client'
+import { answered, api } from '@/api/client'
+import { useGuarded } from '@/api/guarded'
 import TableDrawing from '@/drawing/TableDrawing.vue'
 import { useLayout, type LayoutDocument, type Place, type Race } from '@/stores/layout'
 import { useSession } from '@/stores/session'
@@ -30,7 +31,7 @@ const fan = ref(true)
 const rests = ref(true)
 const open = ref<'shelf' | 'files' | 'keys' | null>(null)
 const words = ref('')
-const problems = ref<Problem[]>([])
+const { problems, guarded } = useGuarded()
 const upright = ref(false)
 const line = ref<InstanceType<typeof PlaceLine> | null>(null)
 const table = computed(() => session.tables.find((t) => t.name === layout.tableName) ?? session.tables[0])
@@ -51,14 +52,6 @@ const raceOf = (match?: (Race & { breaks: string }) | null): Race | null => {
   return { race_to, my_racks, their_racks, i_break }
 }
 
-async function guarded(work: () => Promise<unknown>) {
-  problems.value = []
-  try {
-    await work()
-  } catch (error) {
-    problems.value = problemsOf(error)
-  }
-}
 async function openAddress() {
   const { layoutId, studyId } = route.params
   if (studyId && Number(studyId) !== study.study?.id) {

@@ -1,0 +1,74 @@
+"""The learned part of the glance: its fit, its card, and the figures that it is judged by."""
+
+import json
+import unittest
+
+import numpy as np
+import statsmodels.api as sm
+
+from benchmarks.odds.fit import fitted, player
+from benchmarks.odds.positions import GAMES, kept_positions
+from benchmarks.odds.reliability import brier, deciles
+from partita.games import GAMES as EVERY_GAME
+from partita.games import game_named
+from partita.odds.learned import CARD, FEATURES, corrected, weights_of
+from partita.players.stroke_model import stroke_model_from
+from partita.table.layout import problems_of
+
+
+class Fit(unittest.TestCase):
+    def test_the_fit_is_the_logistic_regression_of_statsmodels(self) -> None:
+        rng = np.random.default_rng(1)
+        features = np.column_stack([np.ones(20_000), rng.standard_normal((20_000, FEATURES - 1))])
+        truth = rng.normal(0, 0.4, FEATURES)
+        won = (rng.uniform(size=20_000) < 1 / (1 + np.exp(-features @ truth))).astype(float)
+        # Source: statsmodels.api.Logit, maximum likelihood; the ridge here is too weak to matter with so many cases.
+        expected = sm.Logit(won, features).fit(disp=0).params
+        np.testing.assert_allclose(fitted(features, won), expected, atol=0.004)
+
+    def test_without_cases_the_formula_itself_is_what_remains(self) -> None:
+        weights = fitted(np.zeros((1, FEATURES)), np.array([0.5]))
+        features = np.zeros(FEATURES)
+        features[1] = 0.8
+        self.assertAlmostEqual(corrected(weights, features, 0.3), 1 / (1 + np.exp(-0.8)))
+
+    def test_players_of_the_fit_are_players_that_can_be(self) -> None:
+        for seed in range(60):
+            model = player(np.random.default_rng(seed))
+            self.assertEqual(stroke_model_from(model.as_json()), model)
+
+
+class Card(unittest.TestCase):
+    def test_a_model_ships_only_where_it_was_better_on_racks_it_had_not_seen(self) -> None:
+        games = json.loads(CARD.read_text(encoding="utf-8"))["games"]
+        self.assertEqual(set(games), set(EVERY_GAME))
+        for game, entry in games.items():
+            better = entry["brier"]["learned"] < entry["brier"]["formula"]
+            self.assertEqual(bool(weights_of(game).any()), better, game)
+            self.assertFalse(weights_of(game, learned=False).any())
+            self.assertLess(min(entry["brier"].values()), entry["brier of the share won"])
+
+    def test_where_nothing_was_learned_the_formula_stands(self) -> None:
+        self.assertEqual(corrected(np.zeros(FEATURES), np.ones(FEATURES), 0.37), 0.37)
+
+
+class Figures(unittest.TestCase):
+    def test_a_perfect_forecast_scores_nothing_and_a_coin_a_quarter(self) -> None:
+        came = np.array([1.0, 0.0, 1.0, 0.0])
+        self.assertEqual((brier(came, came), brier(np.full(4, 0.5), came)), (0.0, 0.25))
+
+    def test_tenths_hold_all_cases_and_say_what_came_of_them(self) -> None:
+        said, came = np.array([0.0, 0.05, 0.31, 0.39, 1.0]), np.array([0.0, 1.0, 1.0, 1.0, 0.0])
+        found = deciles(said, came)
+        self.assertEqual(
+            [(row["tenth"], row["cases"], row["came"]) for row in found], [(0, 2, 0.5), (3, 2, 1.0), (9, 1, 0.0)]
+        )
+        self.assertEqual([row["tenth"] for row in deciles(said, came, fewest=2)], [0, 3])
+
+    def test_the_kept_positions_are_sixty_of_all_games_and_can_be(self) -> None:
+        kept = kept_positions()
+        self.assertGreaterEqual(len(kept), 60)
+        self.assertEqual({situation.game for situation, _, _ in kept}, set(GAMES))
+        for situation, _, _ in kept:
+            self.assertEqual(problems_of(situation.layout), [])
+            game_named(situation.game).check(situation)
