@@ -139,12 +139,25 @@ def drawing_of(study: Study, place: int) -> dict[str, Any] | None:
     return draw(request.situation, Stroke(**options[place]["stroke"]), shooter, other, request.seed).as_json()
 
 
+_SMALL = {"format": "partita-layout", "version": 1, "balls": {"cue": [2, 1], "8": [5, 3], "9": [6, 2]}}
+
+
 def warm_kernels() -> None:
-    """Load (or, the first time, compile) every kernel, by weighing a small layout."""
-    document = {"format": "partita-layout", "version": 1, "balls": {"cue": [2, 1], "8": [5, 3], "9": [6, 2]}}
-    situation, league = layout_file.read(document).situation, PRESETS["league"]
+    """Load (or, the first time, compile) every kernel."""
+    warm_weighing()
+    warm_playing()
+
+
+def warm_playing() -> None:
+    """The kernels of play-outs, by a few racks of a small layout."""
+    situation, league = layout_file.read(_SMALL).situation, PRESETS["league"]
     for _ in play_out(situation, league, league, 4):
         pass
+
+
+def warm_weighing() -> None:
+    """The kernels of weighing and drawing, by weighing a small layout."""
+    situation, league = layout_file.read(_SMALL).situation, PRESETS["league"]
     for result in weigh(WeighRequest(situation, league, league, samples=50)):
         stroke: Any = result.document["options"][0]["stroke"]  # type: ignore[index]
     draw(situation, Stroke(**stroke), league, league)

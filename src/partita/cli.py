@@ -19,7 +19,7 @@ def main(arguments: Sequence[str] | None = None) -> int:
     """Run one command; 0 when done, 2 with a plain line on stderr for input that is refused."""
     options = _parser().parse_args(arguments)
     if is_cold():
-        sys.stderr.write("partita: compiling the physics, only this first time: one to three minutes ...\n")
+        sys.stderr.write("partita: compiling the physics, only this first time: two to five minutes ...\n")
         sys.stderr.flush()
     command: Callable[[argparse.Namespace], None] = options.command
     try:

@@ -128,6 +128,11 @@ class TablePlace(TransactionTestCase):
         compared = page.get_by_label("Two options compared")
         expect(compared.get_by_role("row", name=re.compile("rack chance"))).to_be_visible()
         expect(page.locator("svg.table .path").first).to_be_attached()
+        page.get_by_label("Time of the shot").fill("0.5")
+        expect(page.locator("svg.table .moving").first).to_be_attached()
+        page.get_by_role("button", name="I played this").click()
+        page.get_by_role("button", name="nothing left", exact=True).click()
+        expect(page.get_by_text("Kept for the record: nothing left")).to_be_visible()
         page.get_by_role("button", name="Files").click()
         with page.expect_download() as download:
             page.get_by_role("button", name="Drawing, SVG").click()

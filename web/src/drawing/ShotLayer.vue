@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Drawing } from '@/api/client'
-import { ballName, pathColour } from './balls'
+import { BALL_COLOURS, ballName, pathColour } from './balls'
 import { polyline, type Frame, type Point } from './frame'
 
 const props = defineProps<{
@@ -10,6 +10,8 @@ const props = defineProps<{
   fan: boolean
   rests: boolean
   radius: number
+  /** Seconds into the shot; null shows all of it. */
+  time: number | null
   /** Where balls lie: no word is put over them. */
   balls: Point[]
 }>()
@@ -23,6 +25,23 @@ const paths = computed(() =>
     end: put((points.at(-1) ?? [0, 0, 0]).slice(1)),
   })),
 )
+/** Where each ball of the shot is at the time, in the drawing. */
+const moving = computed(() => {
+  const { time } = props
+  return time === null
+    ? []
+    : Object.entries(props.drawing.paths).map(([ball, points]) => ({ ball, at: put(placeOf(points, time)) }))
+})
+/** Between two points of a path [t, x, y] by its share of the time. */
+function placeOf(points: number[][], time: number): Point {
+  const next = points.findIndex((p) => (p[0] ?? 0) >= time)
+  const [a = [0, 0, 0], b = [0, 0, 0]] =
+    next <= 0 ? [points.at(next), points.at(next)] : [points[next - 1], points[next]]
+  const [t0 = 0, x0 = 0, y0 = 0] = a
+  const [t1 = 0, x1 = 0, y1 = 0] = b
+  const share = t1 > t0 ? (time - t0) / (t1 - t0) : 1
+  return [x0 + share * (x1 - x0), y0 + share * (y1 - y0)]
+}
 const fans = computed(() =>
   Object.entries(props.drawing.fans).map(([ball, lines]) => ({
     ball,
@@ -78,6 +97,9 @@ const labels = computed(() =>
       <polyline :points="p.line" :stroke="p.colour" class="path" />
       <circle :cx="p.end[0]" :cy="p.end[1]" :r="radius" :stroke="p.colour" class="end" />
     </g>
+    <g v-for="m in moving" :key="m.ball" class="moving">
+      <circle :cx="m.at[0]" :cy="m.at[1]" :r="radius" :fill="BALL_COLOURS[m.ball]" />
+    </g>
     <template v-if="rests">
       <text v-for="l in labels" :key="l.ball" :x="l.x" :y="l.y" class="label">{{ l.words }}</text>
     </template>
@@ -100,6 +122,10 @@ const labels = computed(() =>
   fill: none;
   stroke-width: 6;
   stroke-linejoin: round;
+}
+.moving circle {
+  stroke: #fffdf7;
+  stroke-width: 5;
 }
 .under {
   fill: none;

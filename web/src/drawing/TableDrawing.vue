@@ -18,6 +18,7 @@ const props = defineProps<{
   upright: boolean
   fan: boolean
   rests: boolean
+  time: number | null
 }>()
 const emit = defineEmits<{
   select: [ball: string | null]
@@ -103,6 +104,7 @@ defineExpose({ placeAt })
       :frame="frame"
       :fan="fan"
       :rests="rests"
+      :time="time"
       :radius="radius"
       :balls="Object.values(places).map((at) => frame.fromDiamonds(at))"
     />

@@ -15,6 +15,7 @@ const keys = [
   ['R', 'show or hide resting places'],
   ['B', 'a new rack after the break'],
   ['P', 'pin the chosen line beside the next one, or let it go'],
+  ['V', 'play the drawn shot in time, or pause it'],
   ['S', 'save layout and study'],
   ['O', 'open saved layouts and studies'],
   ['?', 'this sheet'],

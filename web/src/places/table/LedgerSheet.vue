@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { useLayout } from '@/stores/layout'
 import { keyOf, useStudy, type Aim } from '@/stores/study'
 import { AIM_MARKS, ENDINGS } from './endings'
@@ -20,6 +20,12 @@ const state = computed(() => {
   if (study.running) return study.options.length ? 'refining' : 'looking'
   return ''
 })
+/** Where the shot card stands below the ledger, only its first lines keep it within reach. */
+const FEW = 6
+const few = ref(window.matchMedia('(max-width: 980px)').matches)
+const lines = computed(() =>
+  few.value ? study.shown.filter((option, i) => i < FEW || keyOf(option) === study.chosen) : study.shown,
+)
 const progress = computed(() => (study.running ? Math.max(0.04, study.study?.progress ?? 0) : 1))
 </script>
 
@@ -44,7 +50,7 @@ const progress = computed(() => (study.running ? Math.max(0.04, study.study?.pro
     </header>
     <ol v-if="study.options.length" class="lines">
       <LedgerLine
-        v-for="option in study.shown"
+        v-for="option in lines"
         :key="keyOf(option)"
         :option="option"
         :rank="study.options.indexOf(option) + 1"
@@ -52,6 +58,9 @@ const progress = computed(() => (study.running ? Math.max(0.04, study.study?.pro
         :chosen="study.chosen === keyOf(option)"
         @choose="study.choose(option)"
       />
+      <li v-if="few && study.shown.length > lines.length" class="all">
+        <button type="button" @click="few = false">Show all {{ study.shown.length }} lines</button>
+      </li>
       <li v-if="!study.shown.length" class="empty muted">No option of this kind was found here.</li>
     </ol>
     <div v-else class="empty muted">
@@ -103,6 +112,15 @@ h2 {
 }
 .stale .lines {
   opacity: 0.55;
+}
+.all button {
+  width: 100%;
+  min-height: 44px;
+  border: 0;
+  background: none;
+  color: var(--brass);
+  font: 600 13px var(--sans);
+  cursor: pointer;
 }
 .filters {
   display: flex;

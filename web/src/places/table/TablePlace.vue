@@ -19,6 +19,7 @@ import ProblemList from './ProblemList.vue'
 import SceneStrip from './SceneStrip.vue'
 import ShelfDialog from './ShelfDialog.vue'
 import ShotCard from './ShotCard.vue'
+import TimeLine from './TimeLine.vue'
 import { useTableKeys } from './useTableKeys'
 
 const session = useSession()
@@ -31,6 +32,8 @@ const fan = ref(true)
 const rests = ref(true)
 const open = ref<'shelf' | 'files' | 'keys' | null>(null)
 const words = ref('')
+const time = ref<number | null>(null)
+const clock = ref<InstanceType<typeof TimeLine> | null>(null)
 const { problems, guarded } = useGuarded()
 const upright = ref(false)
 const line = ref<InstanceType<typeof PlaceLine> | null>(null)
@@ -113,6 +116,7 @@ useTableKeys({
   save: () => void save(),
   rack: () => void rack(),
   pin: () => study.pin(),
+  play: () => clock.value?.play(),
   type: () => line.value?.focus(),
   fan: () => (fan.value = !fan.value),
   rests: () => (rests.value = !rests.value),
@@ -164,6 +168,7 @@ watch(
               :upright="upright"
               :fan="fan"
               :rests="rests"
+              :time="time"
               @select="layout.selected = $event"
               @place="layout.place"
               @remove="layout.remove"
@@ -176,6 +181,7 @@ watch(
           <PlaceLine ref="line" :say="say" />
           <LayerTools v-model:fan="fan" v-model:rests="rests" @rack="rack" />
         </div>
+        <TimeLine v-if="drawing" ref="clock" v-model="time" :seconds="drawing.seconds" />
         <ProblemList :problems="all" />
       </section>
       <LedgerSheet class="right" />

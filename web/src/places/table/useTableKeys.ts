@@ -6,6 +6,7 @@ interface Actions {
   save: () => void
   rack: () => void
   pin: () => void
+  play: () => void
   type: () => void
   fan: () => void
   rests: () => void
@@ -29,6 +30,7 @@ export function useTableKeys(actions: Actions) {
     s: actions.save,
     b: actions.rack,
     p: actions.pin,
+    v: actions.play,
     t: actions.type,
     f: actions.fan,
     r: actions.rests,
