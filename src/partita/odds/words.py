@@ -69,8 +69,8 @@ def reliability_words(lines: Sequence[_Line], settled: bool) -> str:
     """How far the order of the first two can be trusted, and what the intervals do not cover."""
     # Measured in `benchmarks/results/odds.json`.
     scope = (
-        "The intervals cover chance in the sampling only; leaves are valued by a formula, and held against whole racks"
-        " played out such figures ran about four points high."
+        "The intervals cover chance in the sampling only: held against whole racks played out, such figures were right"
+        " on average, and off by some three points either way."
     )
     if not lines:
         return "No option has been found yet."
