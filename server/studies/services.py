@@ -4,9 +4,11 @@ import logging
 import time
 from collections.abc import Callable
 from dataclasses import asdict
+from datetime import timedelta
 from typing import Any
 
 from django.db.models import F
+from django.utils import timezone
 
 from layouts.models import Layout
 from partita.errors import Refused
@@ -23,6 +25,8 @@ from profiles.services import stroke_model_named
 from studies.models import Study
 
 log = logging.getLogger(__name__)
+# How long a study that was not kept can still be opened by its address.
+UNKEPT_FOR = timedelta(days=30)
 ACTIVE = (Study.Status.QUEUED, Study.Status.RUNNING)
 
 
@@ -137,6 +141,12 @@ def drawing_of(study: Study, place: int) -> dict[str, Any] | None:
     mine = request.situation.shooter == "me"
     shooter, other = (request.me, request.them) if mine else (request.them, request.me)
     return draw(request.situation, Stroke(**options[place]["stroke"]), shooter, other, request.seed).as_json()
+
+
+def clear_old() -> int:
+    """Delete studies that were not kept and have lain for long; what was played of them stays. How many went."""
+    old = Study.objects.filter(kept=False, updated__lt=timezone.now() - UNKEPT_FOR)
+    return old.delete()[1].get("studies.Study", 0)
 
 
 _SMALL = {"format": "partita-layout", "version": 1, "balls": {"cue": [2, 1], "8": [5, 3], "9": [6, 2]}}

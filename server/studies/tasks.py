@@ -23,3 +23,10 @@ async def retry_stalled(context: JobContext, timestamp: int) -> None:
     manager = app.job_manager
     for job in await manager.get_stalled_jobs(seconds_since_heartbeat=STALLED_AFTER_S):
         await manager.retry_job(job)
+
+
+@app.periodic(cron="17 4 * * *")
+@app.task(name="clear_old", queue="care", queueing_lock="clear_old")
+def clear_old(timestamp: int) -> None:
+    """Every night: studies that nobody kept make room."""
+    services.clear_old()

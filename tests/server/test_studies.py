@@ -1,10 +1,12 @@
 """The life of a study in real worker processes on a real queue."""
 
+from datetime import timedelta
 from typing import Any
 from unittest import mock
 
 from django.contrib.auth.models import User
 from django.test import TestCase, TransactionTestCase
+from django.utils import timezone
 from procrastinate.contrib.django.models import ProcrastinateJob
 
 from layouts import demo
@@ -81,6 +83,14 @@ class RunDirectly(TestCase):
             study.refresh_from_db()
             documents.append({**study.document, "seconds": 0})
         self.assertEqual(documents[0], documents[1])
+
+    def test_only_old_studies_that_nobody_kept_are_cleared_away(self) -> None:
+        studies = [ask(self.user) for _ in range(3)]
+        old = timezone.now() - services.UNKEPT_FOR - timedelta(days=1)
+        Study.objects.filter(pk__in=[studies[0].pk, studies[1].pk]).update(updated=old)
+        Study.objects.filter(pk=studies[1].pk).update(kept=True)
+        self.assertEqual(services.clear_old(), 1)
+        self.assertEqual(set(Study.objects.values_list("pk", flat=True)), {studies[1].pk, studies[2].pk})
 
     def test_a_failure_is_told_in_plain_words_and_logged(self) -> None:
         study = ask(self.user)
