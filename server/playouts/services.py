@@ -7,7 +7,7 @@ from typing import Any
 import numpy as np
 
 from partita.errors import Refused, refuse
-from partita.odds.intervals import of_mean
+from partita.odds.intervals import of_wins
 from partita.odds.playout import MOST_RACKS, first_stroke, racks_of
 from partita.physics.stroke import Stroke
 from playouts.models import Part, PlayOut
@@ -112,7 +112,7 @@ def figures_of(playout: PlayOut) -> dict[str, Any]:
         "name": playout.name,
         "racks": racks,
         "done": done,
-        "chance": of_mean(won).as_json() if done >= 4 else None,
+        "chance": of_wins(won).as_json() if done else None,
         "shots_a_rack": round(float(np.mean(shots)), 2) if done else 0.0,
         "status": _status(playout, done, racks),
         "failure": playout.failure,

@@ -13,7 +13,7 @@ from partita.games.situation import Situation
 from partita.odds.bench import Bench
 from partita.odds.changes import changes_of, scaled
 from partita.odds.hidden import cushions_needed, hidden_by
-from partita.odds.intervals import of_mean, of_share
+from partita.odds.intervals import of_mean, of_share, of_wins
 from partita.odds.weigh import WeighRequest, weigh
 from partita.options.finder import constructed
 from partita.physics.pocket_windows import straight_window
@@ -128,6 +128,19 @@ class OutsideChecks(unittest.TestCase):
             low, high = proportion_confint(hits, count, alpha=0.05, method="wilson")
             found = of_share(hits, count)
             np.testing.assert_allclose((found.low, found.high), (low, high), atol=1e-6)
+
+    def test_shares_of_racks_won_are_covered_however_few_were_played(self) -> None:
+        rng = np.random.default_rng(8)
+        for racks, share in ((8, 0.5), (16, 0.9), (64, 0.3)):
+            covered = 0
+            for _ in range(400):
+                first = rng.uniform(size=racks // 2)
+                # Mirrored: what goes well for one rack of a pair mostly goes badly for the other.
+                results = np.stack([first < share, 1 - first < share], axis=1).astype(float).ravel()
+                chance = of_wins(results)
+                covered += chance.low <= share <= chance.high
+            self.assertGreaterEqual(covered / 400, 0.93, (racks, share))
+        self.assertEqual(of_wins(np.ones(100)).high, 1.0)
 
     def test_means_of_mirrored_pairs_are_covered_as_often_as_their_intervals_say(self) -> None:
         rng, covered, runs = np.random.default_rng(4), 0, 400

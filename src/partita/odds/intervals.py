@@ -34,6 +34,18 @@ def of_mean(values: NDArray[np.float64]) -> Chance:
     return Chance(mean, max(0.0, mean - error), min(1.0, mean + error))
 
 
+def of_wins(results: NDArray[np.float64]) -> Chance:
+    """Interval of the share of racks won (1, lost 0, open 0.5), played in mirrored pairs.
+
+    A pair of racks all won and one all lost are counted in for the width: a few pairs that all came to one each
+    would else seem certain. The idea of Agresti and Coull, The American Statistician 52 (1998), for pairs.
+    """
+    mean = float(results.mean())
+    pairs = np.concatenate([results[: len(results) // 2 * 2].reshape(-1, 2).mean(axis=1), (0.0, 1.0)])
+    error = _Z * float(pairs.std(ddof=1)) / math.sqrt(len(pairs))
+    return Chance(mean, max(0.0, mean - error), min(1.0, mean + error))
+
+
 def of_share(hits: int, count: int) -> Chance:
     """Wilson's score interval. Source: Wilson, J. Am. Stat. Assoc. 22 (1927)."""
     if count == 0:

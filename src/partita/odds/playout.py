@@ -21,7 +21,7 @@ from partita.games.situation import Situation
 from partita.games.standing import HAND, NOT_IN_HAND
 from partita.kernels import kernel
 from partita.odds.eyes import eyes_for
-from partita.odds.intervals import Chance, of_mean
+from partita.odds.intervals import Chance, of_wins
 from partita.odds.learned import FEATURES
 from partita.odds.policy import (
     BALL,
@@ -211,7 +211,7 @@ def play_out(
     """
     found = np.zeros((racks, 2))
     for end in racks_of(situation, me, them, found, seed=seed, first=first, first_rack=first_rack):
-        yield PlayedOut(end, of_mean(found[:end, 0]), float(found[:end, 1].mean()))
+        yield PlayedOut(end, of_wins(found[:end, 0]), float(found[:end, 1].mean()))
 
 
 def racks_of(
