@@ -1,7 +1,7 @@
 """How a play-out grows with workers: the same racks by one worker process and by two, through the real queue.
 
 Run by `./partita bench workers`, as a test of Django's runner so that it has a database of its own. Each worker is
-kept to one core. Prints seconds, racks a second and their ratio, and keeps them in `benchmarks/results/workers.json`.
+kept to one core and one job at a time. Prints seconds, racks a second and their ratio, and keeps them in `benchmarks/results/workers.json`.
 """
 
 import os
@@ -18,7 +18,7 @@ from studies import services as studies
 from studies.models import Study
 from tests.server.worker import Worker, eventually
 
-_RACKS, _RUNS = 1536, 3
+_RACKS, _RUNS = 384, 2
 _PLACES = {"cue": [2, 1], "3": [5, 3], "5": [6, 2], "7": [1.5, 3], "8": [4, 1], "9": [7, 1.2]}
 
 
@@ -41,7 +41,7 @@ class Workers(TransactionTestCase):
         taken = []
         with mock.patch.dict(os.environ, {"PARTITA_CORES": "1"}):
             for count in (1, 2):
-                workers.append(Worker().start())
+                workers.append(Worker(jobs=1).start())
                 self.addCleanup(workers[-1].stop)
                 eventually("the study is settled", lambda: Study.objects.get(pk=study.pk).status == Study.Status.DONE)
                 study.refresh_from_db()

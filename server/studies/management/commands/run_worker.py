@@ -18,6 +18,7 @@ class Command(BaseCommand):
         """Timing of the heartbeat, shorter in tests."""
         parser.add_argument("--heartbeat", type=float, default=5.0)
         parser.add_argument("--stalled-after", type=float, default=20.0)
+        parser.add_argument("--jobs", type=int, default=2, help="jobs at a time")
         parser.add_argument("--cold", action="store_true", help="do not warm the kernels first")
 
     def handle(self, *args: Any, **options: Any) -> None:
@@ -26,13 +27,13 @@ class Command(BaseCommand):
             warm_kernels()
         self.stdout.write("worker ready")
         self.stdout.flush()
-        asyncio.run(self._work(options["heartbeat"], options["stalled_after"]))
+        asyncio.run(self._work(options["jobs"], options["heartbeat"], options["stalled_after"]))
 
-    async def _work(self, heartbeat: float, stalled_after: float) -> None:
+    async def _work(self, jobs: int, heartbeat: float, stalled_after: float) -> None:
         app = django_app.with_connector(django_app.connector.get_worker_connector())  # type: ignore[attr-defined]
         async with app.open_async():
             await app.run_worker_async(
-                concurrency=2,
+                concurrency=jobs,
                 update_heartbeat_interval=heartbeat,
                 stalled_worker_timeout=stalled_after,
                 shutdown_graceful_timeout=5,
