@@ -1,7 +1,8 @@
 """How a play-out grows with workers: the same racks by one worker process and by two, through the real queue.
 
 Run by `./partita bench workers`, as a test of Django's runner so that it has a database of its own. Each worker is
-kept to one core and one job at a time. Prints seconds, racks a second and their ratio, and keeps them in `benchmarks/results/workers.json`.
+kept to one core and one job at a time. Prints seconds, racks a second and their ratio, and keeps them in
+`benchmarks/results/workers.json`.
 """
 
 import os
