@@ -32,8 +32,8 @@ RUN_OUT = {
     "beginner": (0.0, 0.02),
 }
 LONG_POT = {"professional": (0.80, 0.95), "beginner": (0.15, 0.35)}
-_LAYOUTS, _RACKS = 16, 16
-_POSITIONS = 5
+_LAYOUTS, _RACKS = 8, 16
+_POSITIONS = 3
 _DIAMONDS = 4
 
 
