@@ -2,7 +2,7 @@
 
 Run-out: ball in hand, nine balls scattered uniformly, never missing until the nine is down. Long pot: straight,
 4 + 4 diamonds, the best of the strokes found. Chosen speed and side: of the first option of a weighing, on
-positions of the odds' set, each asked for every level. Run by `./partita bench presets`, five minutes; prints the
+positions of the odds' set, each asked for every level. Run by `./partita bench presets`, three minutes; prints the
 figures and keeps them in `benchmarks/results/presets.json`. The ranges are common practice, no source.
 """
 
