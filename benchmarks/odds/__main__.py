@@ -164,8 +164,8 @@ def bars_of(figures: Json, rows: list[Json]) -> Json:
     nine = [row for row in rows if row["game"] == "nine-ball"]
     tenths: list[dict[str, float]] = figures["weigh, best few options"]["deciles"]  # type: ignore[index]
     reached = {
-        "first ranking, s": float(np.median([float(str(row["first_s"])) for row in nine])) if nine else 0.0,
-        "settled, s": float(np.median([float(str(row["settled_s"])) for row in nine])) if nine else 0.0,
+        "first ranking, s": float(np.median([float(str(row["first_s"])) for row in nine])) if nine else float("nan"),
+        "settled, s": float(np.median([float(str(row["settled_s"])) for row in nine])) if nine else float("nan"),
         "mean regret": float(figures["regret"]["mean"]),  # type: ignore[index]
         "largest decile error": max(abs(tenth["said"] - tenth["came"]) for tenth in tenths),
     }
@@ -188,6 +188,8 @@ def main(every: int = 1, racks: int = 64) -> None:
             sys.stderr.flush()
     except KeyboardInterrupt:
         sys.stderr.write("stopped: figures of the positions so far\n")
+    if not rows:
+        return
     figures = figures_of(rows, racks)
     keep("odds", {"bars": bars_of(figures, rows), **figures})
 

@@ -32,11 +32,10 @@ _SCALE = (0.75, 1.35)
 
 @dataclasses.dataclass(frozen=True)
 class Cases:
-    """features : (m, FEATURES); formula, shipped : (m,) values; won : (m,) 0, 0.5 or 1; opening : (m,)."""
+    """features : (m, FEATURES); formula : (m,) its values; won : (m,) 0, 0.5 or 1; opening : (m,)."""
 
     features: Floats
     formula: Floats
-    shipped: Floats
     won: Floats
     opening: NDArray[np.int64]
 
@@ -78,7 +77,7 @@ def collect(game: str, openings: int) -> Cases:
             sys.stderr.write(f"\r{game}: {len(parts)} of {openings}  ")
             sys.stderr.flush()
     table = np.concatenate(parts)
-    return Cases(table[:, :FEATURES], table[:, -4], table[:, -3], table[:, -2], table[:, -1].astype(np.int64))
+    return Cases(table[:, :FEATURES], table[:, -4], table[:, -2], table[:, -1].astype(np.int64))
 
 
 def fitted(features: Floats, won: Floats) -> Floats:
