@@ -19,10 +19,10 @@ from benchmarks.odds.reliability import brier, deciles
 from partita.games.situation import Situation
 from partita.odds.bench import Bench
 from partita.odds.playout import first_stroke, racks_of
+from partita.odds.study import as_weighed
 from partita.odds.weigh import WeighRequest, weigh
 from partita.physics.stroke import Stroke
 from partita.players.stroke_model import PRESETS
-from partita.table.diamonds import metres
 
 Floats = NDArray[np.float64]
 Json = dict[str, object]
@@ -52,11 +52,7 @@ def measured(situation: Situation, me: str, them: str, racks: int) -> Json:
         if study.settled:
             break
     row |= {"first_s": first, "settled_s": time.perf_counter() - started, "samples": document["samples_used"]}
-    if situation.in_hand != "none":
-        x, y = document["cue"]  # type: ignore[misc]
-        placed = situation.with_cue_at(metres(situation.layout.table, x, y))
-    else:
-        placed = situation
+    placed = as_weighed(situation, document)
     options = [o for o in document["options"] if o["kind"] != "push-out"][:_OPTIONS]  # type: ignore[attr-defined, index]
     row["weigh"] = [option["rack_chance"]["value"] for option in options]
     row["won"] = [

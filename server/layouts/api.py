@@ -1,14 +1,15 @@
 """Layouts: keep, open, import; tables to draw; place phrases."""
 
 from datetime import datetime
-from typing import Any
+from typing import Any, Literal
 
-from django.http import HttpRequest
+from django.http import HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404
 from ninja import Router, Schema
 from pydantic import Field
 
 from accounts.current import account
+from config.responses import pdf_response
 from layouts import services
 from layouts.models import Layout
 
@@ -53,10 +54,18 @@ class RackIn(Schema):
 
 
 class PhraseIn(Schema):
-    """A place phrase for a table."""
+    """A place phrase, whole or still being typed, with the balls it may refer to, in diamonds."""
 
     table: str = Field(max_length=60)
+    game: str = Field("nine-ball", max_length=40)
+    balls: dict[str, tuple[float, float]] = Field(default_factory=dict, max_length=30)
     phrase: str = Field(max_length=400)
+
+
+class SheetIn(LayoutIn):
+    """A layout to print with ring marks."""
+
+    units: Literal["cm", "in"] = "cm"
 
 
 class PhraseOut(Schema):
@@ -99,7 +108,19 @@ def rack(request: HttpRequest, body: RackIn) -> dict[str, Any]:
 @router.post("/places", response=PhraseOut)
 def place(request: HttpRequest, body: PhraseIn) -> dict[str, Any]:
     """Read a place phrase."""
-    return services.placed(body.table, body.phrase)
+    return services.placed(body.table, body.game, body.balls, body.phrase)
+
+
+@router.post("/places/completions", response=list[str])
+def completions(request: HttpRequest, body: PhraseIn) -> list[str]:
+    """How a place phrase that is being typed may go on."""
+    return services.completed(body.table, body.game, body.balls, body.phrase)
+
+
+@router.post("/sheets", response={200: None})
+def sheet(request: HttpRequest, body: SheetIn) -> HttpResponse:
+    """The layout with ring marks as a PDF of one page."""
+    return pdf_response(services.sheet(body.document, body.name, body.units))
 
 
 @router.post("/layouts/import", response=ImportOut)

@@ -4,10 +4,14 @@ from typing import Any
 
 from partita.files import layout_file
 from partita.files.layout_file import LayoutFile
+from partita.files.shot_sheet import Units, shot_sheet
 from partita.games import game_named
 from partita.games.opening import BROKEN, broken, scattered
+from partita.games.snooker import Snooker, spots
+from partita.table.completion import completions
+from partita.table.diamonds import diamonds
 from partita.table.geometry import bed_of
-from partita.table.places import parse_phrase
+from partita.table.places import Around, Place, parse_phrase
 from partita.table.spec import PRESETS, TableSpec, table_named
 
 
@@ -23,10 +27,26 @@ def imported(text: str) -> tuple[dict[str, Any], list[str]]:
     return layout_file.write(file), list(file.notes)
 
 
-def placed(table: str, phrase: str) -> dict[str, Any]:
+def placed(table: str, game: str, balls: dict[str, Place], phrase: str) -> dict[str, Any]:
     """A place phrase: the ball and its place in diamonds, or no place when it goes off."""
-    placing = parse_phrase(table_named(table), phrase)
+    placing = parse_phrase(_around(table, game, balls), phrase)
     return {"ball": placing.ball, "place": placing.place}
+
+
+def completed(table: str, game: str, balls: dict[str, Place], typed: str) -> list[str]:
+    """How a place phrase that is being typed may go on."""
+    return completions(_around(table, game, balls), typed, game_named(game).balls)
+
+
+def _around(table: str, game: str, balls: dict[str, Place]) -> Around:
+    spec = table_named(table)
+    own = spots(bed_of(spec)) if game == Snooker.name else {}
+    return Around(spec, balls, {ball: diamonds(spec, *place) for ball, place in own.items()})
+
+
+def sheet(document: dict[str, Any], title: str, units: Units) -> bytes:
+    """The shot sheet of a layout alone."""
+    return shot_sheet(layout_file.read(document).situation, title, units)
 
 
 def rack(game: str, seed: int, table: str) -> dict[str, Any]:

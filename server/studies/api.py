@@ -1,17 +1,20 @@
 """Studies: ask, follow, stop, keep, open again, draw."""
 
 from datetime import datetime
-from typing import Any, Literal
+from typing import Annotated, Any, Literal
 
-from django.http import Http404, HttpRequest
+from django.http import Http404, HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404
-from ninja import Router, Schema
+from ninja import Query, Router, Schema
 from pydantic import Field
 
 from accounts.current import account
+from config.responses import pdf_response
 from layouts.models import Layout
 from partita.games.match import Match
+from partita.odds.drawing import FAN, MOST_FAN
 from partita.odds.weigh import DEFAULT_SAMPLES
+from partita.physics.stroke import Stroke
 from studies import services
 from studies.models import Study
 
@@ -28,12 +31,17 @@ class MatchIn(Schema):
     breaks: Literal["alternate", "winner"] = "alternate"
 
 
-class StudyIn(Schema):
-    """A question: a layout document and both players."""
+class PositionIn(Schema):
+    """A layout document and both players."""
 
     document: dict[str, Any]
     me: str = Field(max_length=80)
     them: str = Field(max_length=80)
+
+
+class StudyIn(PositionIn):
+    """A question: how thoroughly to weigh a position, and in which match."""
+
     seed: int = 1
     samples: int = DEFAULT_SAMPLES
     layout: int | None = None
@@ -63,6 +71,12 @@ class StrokeOut(Schema):
     side: float
     height: float
     elevation_deg: float
+
+
+class TrialIn(PositionIn):
+    """A stroke of one's own to try."""
+
+    stroke: StrokeOut
 
 
 class TurningPointOut(Schema):
@@ -181,14 +195,60 @@ class StudyOut(StudySummary):
     failure: str
 
 
+class ShadowOut(Schema):
+    """Where the target cannot be hit straight because of one ball."""
+
+    ball: str
+    target: str
+    outline: list[list[float]]
+
+
+class WindowOut(Schema):
+    """A pocket's open window: both edges end at its mouth."""
+
+    ball: str
+    pocket: str
+    edges: list[list[float]]
+    degrees: float
+
+
+class ScratchOut(Schema):
+    """A pocket that takes the cue ball, how often, and the likeliest way there."""
+
+    pocket: str
+    share: float
+    path: list[list[float]]
+
+
+class PositionLineOut(Schema):
+    """A straight line to the next ball: from the pocket's mouth through it."""
+
+    ball: str
+    pocket: str
+    points: list[list[float]]
+
+
 class DrawingOut(Schema):
-    """Paths as [t s, x, y], fans and rests as [x, y], in diamonds, by ball."""
+    """Paths as [t s, x, y], all else as [x, y], in diamonds; `words` says each layer in a sentence."""
 
     paths: dict[str, list[list[float]]]
     fans: dict[str, list[list[list[float]]]]
     rests: dict[str, list[list[float]]]
     pocketed: dict[str, int]
+    executions: int
     seconds: float
+    shadows: list[ShadowOut]
+    window: WindowOut | None
+    scratches: list[ScratchOut]
+    positions: list[PositionLineOut]
+    words: dict[str, str]
+
+
+class TrialOut(Schema):
+    """A stroke of one's own as a line of the ledger, with its drawing."""
+
+    option: OptionOut
+    drawing: DrawingOut
 
 
 def _own(request: HttpRequest, study_id: int) -> Study:
@@ -208,9 +268,23 @@ def ask(request: HttpRequest, body: StudyIn) -> Study:
 
 
 @router.get("/studies", response=list[StudySummary])
-def kept(request: HttpRequest) -> Any:
-    """One's own kept studies, the latest first."""
-    return Study.objects.filter(owner=account(request), kept=True).defer("document", "question")[:200]
+def listed(request: HttpRequest, kept: bool = True) -> Any:
+    """One's own kept studies, the latest first; or those that were only asked, a few."""
+    found = Study.objects.filter(owner=account(request), kept=kept).exclude(document=None)
+    return found.defer("document", "question")[: 200 if kept else 12]
+
+
+@router.post("/strokes", response=TrialOut)
+def try_own(request: HttpRequest, body: TrialIn) -> dict[str, Any]:
+    """Try a stroke of one's own on a layout; nothing is kept."""
+    stroke = Stroke(**body.stroke.dict())
+    return services.tried(account(request), body.document, body.me, body.them, stroke)
+
+
+@router.post("/in-hand", response=list[tuple[float, float, float]])
+def in_hand(request: HttpRequest, body: PositionIn) -> Any:
+    """Where the cue ball in hand may be put: [x, y, rack chance of the shooter by a glance]."""
+    return services.worth_of_places(account(request), body.document, body.me, body.them)
 
 
 @router.get("/studies/{int:study_id}", response=StudyOut)
@@ -243,9 +317,20 @@ def remove(request: HttpRequest, study_id: int) -> tuple[int, None]:
 
 
 @router.get("/studies/{int:study_id}/options/{int:place}/drawing", response=DrawingOut)
-def drawing(request: HttpRequest, study_id: int, place: int) -> dict[str, Any]:
-    """What is drawn for one option: paths, executions, resting places."""
-    drawn = services.drawing_of(_own(request, study_id), place)
+def drawing(
+    request: HttpRequest, study_id: int, place: int, fan: Annotated[int, Query(ge=1, le=MOST_FAN)] = FAN
+) -> dict[str, Any]:
+    """What is drawn for one option: paths, `fan` executions, resting places, layers."""
+    drawn = services.drawing_of(_own(request, study_id), place, fan)
     if drawn is None:
         raise Http404
     return drawn
+
+
+@router.get("/studies/{int:study_id}/options/{int:place}/sheet", response={200: None})
+def sheet(request: HttpRequest, study_id: int, place: int, units: Literal["cm", "in"] = "cm") -> HttpResponse:
+    """One option's shot sheet with ring marks, a PDF of one page."""
+    pdf = services.sheet_of(_own(request, study_id), place, units)
+    if pdf is None:
+        raise Http404
+    return pdf_response(pdf)

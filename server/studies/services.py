@@ -13,14 +13,18 @@ from django.utils import timezone
 from layouts.models import Layout
 from partita.errors import Refused
 from partita.files import layout_file
+from partita.files.shot_sheet import Units, shot_sheet
 from partita.games.match import Match
 from partita.games.situation import Situation
-from partita.odds.drawing import draw
+from partita.odds.bench import worth_in_hand
+from partita.odds.drawing import FAN, draw
 from partita.odds.playout import play_out
+from partita.odds.study import as_weighed
+from partita.odds.trial import try_stroke
 from partita.odds.weigh import WeighRequest, check_request, weigh
 from partita.physics.stroke import Stroke
 from partita.players.stroke_model import PRESETS, stroke_model_from
-from partita.table.diamonds import metres
+from partita.table.diamonds import diamonds
 from profiles.services import stroke_model_named
 from studies.models import Study
 
@@ -77,11 +81,7 @@ def request_of(question: dict[str, Any]) -> WeighRequest:
 
 def situation_of(study: Study) -> Situation:
     """The situation of a settled study, with the cue ball where it was placed when it was in hand."""
-    situation = request_of(study.question).situation
-    if situation.in_hand == "none":
-        return situation
-    cue: Any = (study.document or {})["cue"]
-    return situation.with_cue_at(metres(situation.layout.table, *cue))
+    return as_weighed(request_of(study.question).situation, study.document or {})
 
 
 def run(study_id: int, should_abort: Callable[[], bool]) -> None:
@@ -132,15 +132,46 @@ def stop(study: Study) -> None:
     Study.objects.filter(pk=study.pk, status=Study.Status.RUNNING).update(status=Study.Status.STOPPING)
 
 
-def drawing_of(study: Study, place: int) -> dict[str, Any] | None:
+def drawing_of(study: Study, place: int, fan: int = FAN) -> dict[str, Any] | None:
     """What is drawn for option number `place` of a study; None when there is no such option."""
-    options: Any = (study.document or {}).get("options", [])
-    if place >= len(options):
+    option = _option_of(study, place)
+    if option is None:
         return None
     request = request_of(study.question)
     mine = request.situation.shooter == "me"
     shooter, other = (request.me, request.them) if mine else (request.them, request.me)
-    return draw(request.situation, Stroke(**options[place]["stroke"]), shooter, other, request.seed).as_json()
+    return draw(request.situation, Stroke(**option["stroke"]), shooter, other, request.seed, fan).as_json()
+
+
+def _option_of(study: Study, place: int) -> dict[str, Any] | None:
+    options: Any = (study.document or {}).get("options", [])
+    return options[place] if place < len(options) else None
+
+
+def sheet_of(study: Study, place: int, units: Units) -> bytes | None:
+    """The shot sheet of option number `place`; None when there is no such option."""
+    option, drawn = _option_of(study, place), drawing_of(study, place)
+    if option is None or drawn is None:
+        return None
+    return shot_sheet(situation_of(study), study.name or option["name"], units, option, drawn["paths"])
+
+
+def tried(owner: Any, document: dict[str, Any], me: str, them: str, stroke: Stroke) -> dict[str, Any]:
+    """A stroke of the user's own on this layout: what it is, how it ends, and its drawing."""
+    situation = layout_file.read(document).situation
+    return try_stroke(situation, stroke, stroke_model_named(owner, me), stroke_model_named(owner, them))
+
+
+def worth_of_places(owner: Any, document: dict[str, Any], me: str, them: str) -> list[tuple[float, float, float]]:
+    """Where the cue ball in hand may be put, in diamonds, with the rack chance of whoever shoots from there."""
+    situation = layout_file.read(document).situation
+    players = stroke_model_named(owner, me), stroke_model_named(owner, them)
+    places, worth = worth_in_hand(situation, *(players if situation.shooter == "me" else players[::-1]))
+    table = situation.layout.table
+    return [
+        (*(round(float(v), 3) for v in diamonds(table, *place)), round(float(chance), 4))  # type: ignore[misc]
+        for place, chance in zip(places, worth, strict=True)
+    ]
 
 
 def clear_old() -> int:

@@ -56,6 +56,12 @@ def _parser() -> argparse.ArgumentParser:
     played.add_argument("--top", type=int, default=0, help="weigh first, and play each of the best few options out")
     played.add_argument("--table", action="store_true", help="a line for people instead of JSON")
     played.set_defaults(command=_playout)
+    sheet = commands.add_parser("sheet", help="a layout file as a PDF for print, with ring marks")
+    sheet.add_argument("file", help="a layout file, or - for stdin")
+    sheet.add_argument("--out", required=True, help="the PDF to write")
+    sheet.add_argument("--units", choices=("cm", "in"), default="cm")
+    sheet.add_argument("--title", default="Layout")
+    sheet.set_defaults(command=_sheet)
     weigh = commands.add_parser("weigh", help="rank the options of a layout file")
     _take_layout_and_players(weigh)
     weigh.add_argument("--seed", type=int, default=1)
@@ -150,6 +156,16 @@ def _table_fit(options: argparse.Namespace) -> None:
         _print(f"{name:5} {setting['value']:.4f}   95 %: {setting['low']:.4f} to {setting['high']:.4f}")
 
 
+def _sheet(options: argparse.Namespace) -> None:
+    from partita.files.shot_sheet import shot_sheet  # noqa: PLC0415 - only this command needs it
+
+    file = layout_file.parse(_text_of(options.file))
+    try:
+        Path(options.out).write_bytes(shot_sheet(file.situation, options.title, options.units))
+    except OSError as error:
+        raise refuse("--out", f"{options.out} cannot be written: {error.strerror}", "Name a file to write.") from None
+
+
 def _object(text: str) -> Json:
     try:
         value = json.loads(text)
@@ -194,9 +210,9 @@ def _playout(options: argparse.Namespace) -> None:
 def _leaders(file: layout_file.LayoutFile, me: Any, them: Any, options: argparse.Namespace) -> tuple[Any, list[Any]]:
     """The situation, the cue ball placed, and first strokes of the best few options as weighed."""
     from partita.odds.playout import first_stroke  # noqa: PLC0415 - kernels load only where needed
+    from partita.odds.study import as_weighed  # noqa: PLC0415
     from partita.odds.weigh import WeighRequest, weigh  # noqa: PLC0415
     from partita.physics.stroke import Stroke  # noqa: PLC0415
-    from partita.table.diamonds import metres  # noqa: PLC0415
 
     if not 1 <= options.top <= MOST_LEADERS:
         raise refuse("--top", f"{options.top} is out of range", f"Use 1 to {MOST_LEADERS}.")
@@ -205,9 +221,7 @@ def _leaders(file: layout_file.LayoutFile, me: Any, them: Any, options: argparse
         settled = study.document
         if study.settled:
             break
-    situation = file.situation
-    if situation.in_hand != "none":
-        situation = situation.with_cue_at(metres(situation.layout.table, *settled["cue"]))
+    situation = as_weighed(file.situation, settled)
     shooter = me if situation.shooter == "me" else them
     # A push-out is not a stroke that decides anything by itself.
     found = [option for option in settled["options"] if option["kind"] != "push-out"][: options.top]

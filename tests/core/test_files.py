@@ -6,6 +6,7 @@ import importlib
 import io
 import json
 import pkgutil
+import re
 import sys
 import unittest
 from pathlib import Path
@@ -17,7 +18,9 @@ import partita
 from partita import cli
 from partita.errors import Refused
 from partita.files import layout_file
-from partita.table.places import parse_phrase
+from partita.files.shot_sheet import ring_marks, shot_sheet
+from partita.table.completion import completions
+from partita.table.places import Around, parse_phrase
 from partita.table.spec import TableSpec, table_from
 
 TEXT = """{
@@ -115,7 +118,8 @@ class LayoutFiles(unittest.TestCase):
 
 class PlacePhrases(unittest.TestCase):
     def test_places_are_read_as_players_say_them(self) -> None:
-        table = TableSpec()
+        around = Around(TableSpec(), {"5": (4.0, 2.0), "8": (6.0, 3.0)}, {"black": (7.2, 2.0)})
+        ball_wide = 8 * 2 * TableSpec().ball_radius_m / TableSpec().length_m
         for phrase, ball, place in (
             ("3 at 5, 1.5", "3", (5.0, 1.5)),
             ("cue at 2 1", "cue", (2.0, 1.0)),
@@ -125,16 +129,66 @@ class PlacePhrases(unittest.TestCase):
             ("6 off", "6", None),
             ("Red 4 at 6.5 2.2", "red4", (6.5, 2.2)),
             ("blue on the centre spot", "blue", (4.0, 2.0)),
+            ("black on its spot", "black", (7.2, 2.0)),
+            ("9 on its spot", "9", (6.0, 2.0)),
+            ("7 half a diamond off the foot rail at 1", "7", (7.5, 1.0)),
+            ("7 a diamond off the far long rail at 3", "7", (3.0, 3.0)),
+            ("2 between the 5 and the 8", "2", (5.0, 2.5)),
+            ("9 frozen to the 5 toward the head rail", "9", (round(4 - ball_wide, 4), 2.0)),
+            ("9 frozen to 5 towards the 8", "9", (4.161, 2.0805)),
         ):
-            placing = parse_phrase(table, phrase)
+            placing = parse_phrase(around, phrase)
             self.assertEqual((placing.ball, placing.place), (ball, place), phrase)
-        with self.assertRaisesRegex(Refused, "names no place I know. Try: 3 at 5, 1.5"):
-            parse_phrase(table, "put it somewhere")
+        for phrase, problem in (
+            ("put it somewhere", "names no place I know. Try: 3 at 5, 1.5"),
+            ("9 frozen to the 5", "which side. Say it so: 9 frozen to the 5 toward the foot rail"),
+            ("9 between the 5 and the 4", "ball 4 is not on the table. Place it first; on the table: 5, 8"),
+        ):
+            with self.assertRaisesRegex(Refused, problem):
+                parse_phrase(around, phrase)
+
+    def test_what_completion_offers_is_understood(self) -> None:
+        around = Around(TableSpec(), {"5": (4.0, 2.0), "8": (6.0, 3.0)}, {"black": (7.2, 2.0)})
+        waiting, read = [""], set()
+        while waiting:
+            typed = waiting.pop()
+            longer = completions(around, typed, ["black", "5"])
+            waiting += longer
+            if not longer and typed:
+                number = "3, 2" if re.search("(black|5) at $", typed) else "3" if typed.endswith(" at ") else ""
+                phrase = typed + number
+                read.add(parse_phrase(around, phrase).place)
+        self.assertGreater(len(read), 40)
+        self.assertEqual(
+            completions(around, "5 in the jaws of the far s", ["5"]), ["5 in the jaws of the far side pocket"]
+        )
+        self.assertEqual(completions(around, "nonsense", ["5"]), [])
 
     def test_a_ball_in_the_jaws_lies_on_the_table_and_has_not_dropped(self) -> None:
         for phrase in ("3 in the jaws of the far foot corner", "3 in the jaws of the near side"):
-            place = parse_phrase(TableSpec(), phrase).place
+            place = parse_phrase(Around(TableSpec()), phrase).place
             layout_file.parse(TEXT.replace("[4.0, 3.0]", json.dumps(place)))
+
+
+class ShotSheet(unittest.TestCase):
+    def test_ring_marks_are_given_in_diamonds_and_in_centimetres_or_inches(self) -> None:
+        # The foot spot of a nine-foot table: 3/4 of 100 by 1/2 of 50 inches (equipment specification, from memory).
+        situation = layout_file.parse(TEXT).situation
+        metric, imperial = (ring_marks(situation, units) for units in ("cm", "in"))
+        self.assertEqual(metric[0].ball, "cue")
+        spotted = next(k for k, mark in enumerate(metric) if mark.diamonds == (6.0, 2.0))
+        self.assertEqual((metric[spotted].from_head, metric[spotted].from_near), (190.5, 63.5))
+        self.assertEqual((imperial[spotted].from_head, imperial[spotted].from_near), (75.0, 25.0))
+        with self.assertRaisesRegex(Refused, "Use cm or in"):
+            ring_marks(situation, "feet")
+
+    def test_the_sheet_is_one_page_of_the_paper_that_goes_with_the_unit(self) -> None:
+        situation = layout_file.parse(TEXT).situation
+        for units, size in (("cm", b"841.8898 595.2756"), ("in", b"792 612")):
+            pdf = shot_sheet(situation, "Rack 3 · ½ a test", units)
+            self.assertTrue(pdf.startswith(b"%PDF"))
+            self.assertIn(b"/Count 1", pdf)
+            self.assertIn(size, pdf)
 
 
 class CommandLine(unittest.TestCase):
@@ -187,6 +241,7 @@ class CommandLine(unittest.TestCase):
             self.assertEqual((status, out, err.count("\n")), (2, "", 1), stdin)
             self.assertNotIn("Traceback", err)
         self.assertEqual(self.run_cli("weigh", "/nowhere/at/all.json")[0], 2)
+        self.assertEqual(self.run_cli("sheet", "-", "--out", "/nowhere/at/all.pdf", stdin=TEXT)[0], 2)
 
 
 class Examples(unittest.TestCase):

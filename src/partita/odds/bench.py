@@ -5,6 +5,7 @@ from collections.abc import Callable
 import numpy as np
 from numpy.typing import NDArray
 
+from partita.errors import refuse
 from partita.games import game_named
 from partita.games.game import CHOICE, CONTINUES, FOUL, LOST, TURN_OVER, WON, Outcomes
 from partita.games.referee import judge, next_targets, numbers_of, standing_of
@@ -14,7 +15,7 @@ from partita.odds.eyes import eyes_for
 from partita.odds.glance import glance_batch
 from partita.odds.hidden import read_leaves
 from partita.odds.learned import FEATURES
-from partita.odds.placement import placed
+from partita.odds.placement import placed, with_cue_everywhere
 from partita.odds.policy import decides
 from partita.odds.rest import BEST_MAKE, GLANCE_COLUMNS, VALUE, VISIBLE
 from partita.odds.samples import (
@@ -43,6 +44,17 @@ Balls = NDArray[np.int8]
 Standings = NDArray[np.int64]
 
 
+def worth_in_hand(situation: Situation, shooter: StrokeModel, other: StrokeModel) -> tuple[Floats, Floats]:
+    """Where the cue ball in hand may be put, (k, 2) m, and the shooter's rack chance from there by a glance, (k,).
+
+    Raises `Refused` when it is not in hand, or cannot be put anywhere.
+    """
+    if situation.in_hand == "none":
+        raise refuse("situation ball_in_hand", "the cue ball is not in hand", "Say true or behind-line.")
+    places = with_cue_everywhere(situation)
+    return places[:, 0], Bench(situation, shooter, other).worth_of_cue_places(situation)(places)
+
+
 class Bench:
     """One situation with both players: plays strokes, judges them, values what they leave.
 
@@ -55,13 +67,13 @@ class Bench:
         self.models = np.stack([shooter.row(), other.row()])
         self.shooter = self.models[0]
         self.scene = Scene(
-            placed(situation, self._worth_in_hand(situation)) if situation.in_hand != "none" else situation
+            placed(situation, self.worth_of_cue_places(situation)) if situation.in_hand != "none" else situation
         )
         self.situation, self.names, self.places = self.scene.situation, self.scene.names, self.scene.places
         self.bed, self.standing = self.scene.bed, standing_of(self.situation)
         self.target = self.names[self.scene.targets[0]]
 
-    def _worth_in_hand(self, situation: Situation) -> Callable[[Floats], Floats]:
+    def worth_of_cue_places(self, situation: Situation) -> Callable[[Floats], Floats]:
         """Rack chance by place of the cue ball: (k,) for (k, n, 2) places, the cue ball first."""
         names = names_of(situation.with_cue_at((0.0, 0.0)).layout)
         standing = standing_of(situation.with_cue_at((0.0, 0.0)))

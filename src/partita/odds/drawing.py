@@ -1,11 +1,14 @@
-"""What is drawn for an option: both balls' paths, a fan of executions, where the balls rest."""
+"""What is drawn for a stroke: paths, a fan of executions, resting places, and the layers behind them, with words."""
 
 from dataclasses import dataclass
 
 import numpy as np
 
 from partita.games.situation import Situation
+from partita.odds import layers
 from partita.odds.bench import Bench
+from partita.options.naming import POCKET_WORDS, ball_words
+from partita.options.option import Option
 from partita.options.trace import read_option
 from partita.physics.simulate import Executions, execute
 from partita.physics.stroke import Stroke
@@ -14,10 +17,14 @@ from partita.players.executions import standard_draws
 from partita.players.stroke_model import StrokeModel
 from partita.table.diamonds import diamonds
 
-_FAN, _RESTS, _TRACE_ROWS = 36, 240, 220
+FAN, MOST_FAN = 120, 1000
+_RESTS, _TRACE_ROWS = 300, 220
 Points = list[list[float]]
+Json = dict[str, object]
 # A ball that moved less than this is not drawn as moved, m.
 _MOVED_M = 0.002
+# A ball that so few executions move is left out of the fan and the resting places; and at most this many balls.
+_SELDOM, _MOST_BALLS = 0.25, 4
 
 
 @dataclass(frozen=True)
@@ -25,54 +32,160 @@ class Drawing:
     """Places in diamonds; path points are [t s, x, y], fans and rests are [x, y].
 
     paths : by ball, for the stroke without error; fans : by ball, one polyline an execution
-    rests : by ball, where executions leave it (pocketed ones are left out)
+    rests : by ball, where executions leave it; pocketed : by ball, how many of `executions` pocket it
+    shadows, window, scratches, positions : the layers (`odds.layers`); words : each layer in a sentence
     """
 
     paths: dict[str, Points]
     fans: dict[str, list[Points]]
     rests: dict[str, Points]
     pocketed: dict[str, int]
+    executions: int
     seconds: float
+    shadows: list[Json]
+    window: Json | None
+    scratches: list[Json]
+    positions: list[Json]
+    words: dict[str, str]
 
-    def as_json(self) -> dict[str, object]:
+    def as_json(self) -> Json:
         """Plain values."""
+        return dict(self.__dict__)
+
+
+def draw(
+    situation: Situation, stroke: Stroke, shooter: StrokeModel, other: StrokeModel, seed: int = 1, fan: int = FAN
+) -> Drawing:
+    """Draw one stroke of a situation as this shooter plays it; `fan` executions are traced."""
+    bench = Bench(situation, shooter, other)
+    return draw_on(bench, read_stroke(bench, stroke, "drawn"), seed, fan)
+
+
+def draw_on(bench: Bench, option: Option, seed: int, fan: int = FAN) -> Drawing:
+    """Draw an option of the bench's situation."""
+    return _Artist(bench, option, seed, fan).drawing()
+
+
+def read_stroke(bench: Bench, stroke: Stroke, source: str) -> Option:
+    """A stroke with the name it earns when it is played without error."""
+    return read_option(bench.scene, bench.scene.play(stroke.row()[None], trace=True), 0, source)
+
+
+class _Artist:
+    """One stroke with the executions that are drawn of it."""
+
+    def __init__(self, bench: Bench, option: Option, seed: int, fan: int) -> None:
+        self.bench, self.option = bench, option
+        scene, draws = bench.scene, standard_draws(seed, max(_RESTS, fan))
+        rows = bench.executions_of(option, draws)
+        self.reading = scene.play(option.stroke.row()[None], trace=True)
+        self.traced = execute(scene.table, bench.places, rows[:fan], physics=scene.physics, trace_rows=_TRACE_ROWS)
+        self.shots = execute(scene.table, bench.places, rows, physics=scene.physics)
+        self.scratches = layers.scratch_lines(self.shots, draws)
+        likeliest = rows[[line.execution for line in self.scratches]]
+        self.scratched = execute(
+            scene.table, bench.places, likeliest, physics=scene.physics, trace_rows=_TRACE_ROWS
+        )  # fmt: skip
+
+    def drawing(self) -> Drawing:
+        bench, clean, shown = self.bench, self.reading.shots, self._shown()
+        left = layers.after(bench, self.reading.outcomes)
+        shadows = layers.shadows(bench, left) if left else []
+        window = layers.window(bench, self.option)
+        positions = layers.position_lines(bench, left) if left else []
+        return Drawing(
+            paths={bench.names[b]: self._timed(clean, int(b)) for b in np.flatnonzero(self._moved(clean)[0])},
+            fans={bench.names[b]: [self._path(self.traced, e, b) for e in range(len(self.traced.finals))]
+                  for b in shown},
+            rests={bench.names[b]: self._rests(b) for b in shown},
+            pocketed={bench.names[b]: int((self.shots.pocketed[:, b] >= 0).sum()) for b in shown},
+            executions=len(self.shots.finals),
+            seconds=round(float(clean.measures[0, 2]), 3),
+            shadows=[{"ball": s.ball, "target": s.target, "outline": self._points(s.outline)} for s in shadows],
+            window=self._window(window) if window else None,
+            scratches=[{"pocket": line.pocket, "share": round(line.share, 4), "path": self._path(self.scratched, k, 0)}
+                       for k, line in enumerate(self.scratches)],
+            positions=[{"ball": p.ball, "pocket": p.pocket, "points": self._points(np.stack([p.mouth, p.end]))}
+                       for p in positions],
+            words=self._words(shadows, window, positions),
+        )  # fmt: skip
+
+    def _window(self, found: layers.Window) -> Json:
         return {
-            "paths": self.paths, "fans": self.fans, "rests": self.rests,
-            "pocketed": self.pocketed, "seconds": self.seconds,
+            "ball": found.ball, "pocket": found.pocket, "edges": self._points(found.edges),
+            "degrees": round(float(np.degrees(2 * found.half_rad)), 2),
         }  # fmt: skip
 
+    def _moved(self, shots: Executions) -> np.ndarray[tuple[int, int], np.dtype[np.bool_]]:
+        """(m, n) balls that fell or rolled."""
+        far = np.linalg.norm(shots.finals - self.bench.places, axis=2) > _MOVED_M
+        return np.asarray(far | (shots.pocketed >= 0))
 
-def draw(situation: Situation, stroke: Stroke, shooter: StrokeModel, other: StrokeModel, seed: int = 1) -> Drawing:
-    """Draw one stroke of a situation as this shooter plays it."""
-    bench = Bench(situation, shooter, other)
-    scene = bench.scene
-    reading = scene.play(stroke.row()[None], trace=True)
-    clean, option = reading.shots, read_option(scene, reading, 0, "drawn")
-    rows = bench.executions_of(option, standard_draws(seed, _RESTS))
-    fan = execute(scene.table, bench.places, rows[:_FAN], physics=scene.physics, trace_rows=_TRACE_ROWS)
-    rests = execute(scene.table, bench.places, rows, physics=scene.physics)
-    moved = [
-        ball for ball in range(len(bench.names))
-        if clean.pocketed[0, ball] >= 0 or np.hypot(*(clean.finals[0, ball] - bench.places[ball])) > _MOVED_M
-    ]  # fmt: skip
-    shown = [0, bench.names.index(bench.target)]
-    return Drawing(
-        paths={bench.names[b]: _path(bench, clean, 0, b) for b in moved},
-        fans={bench.names[b]: [[p[1:] for p in _path(bench, fan, e, b)] for e in range(_FAN)] for b in shown},
-        rests={bench.names[b]: _rests(bench, rests, b) for b in shown},
-        pocketed={bench.names[b]: int((rests.pocketed[:, b] >= 0).sum()) for b in shown},
-        seconds=round(float(clean.measures[0, 2]), 3),
-    )
+    def _shown(self) -> list[int]:
+        """The cue ball, the target, and what else executions often move."""
+        share = self._moved(self.shots).mean(axis=0)
+        often = [b for b in np.argsort(-share, kind="stable") if share[b] >= _SELDOM]
+        first = [0, self.bench.names.index(self.option.intention.target or self.bench.target)]
+        return [*first, *(int(b) for b in often if b not in first)][:_MOST_BALLS]
+
+    def _timed(self, shots: Executions, ball: int) -> Points:
+        points = path_of(shots.traces[0], ball, self.bench.scene.physics, self.bench.bed.radius)
+        return [[round(t, 3), *self._short(x, y)] for t, x, y in points]
+
+    def _path(self, shots: Executions, e: int, ball: int) -> Points:
+        points = path_of(shots.traces[e], ball, self.bench.scene.physics, self.bench.bed.radius)
+        return [self._short(x, y) for _, x, y in points]
+
+    def _rests(self, ball: int) -> Points:
+        lying = self.shots.pocketed[:, ball] < 0
+        return self._points(self.shots.finals[lying, ball])
+
+    def _points(self, places: np.ndarray[tuple[int, ...], np.dtype[np.float64]]) -> Points:
+        return [self._short(x, y) for x, y in places]
+
+    def _short(self, x: float, y: float) -> list[float]:
+        return [round(float(v), 3) for v in diamonds(self.bench.scene.table, x, y)]
+
+    def _words(
+        self, shadows: list[layers.Shadow], window: layers.Window | None, positions: list[layers.PositionLine]
+    ) -> dict[str, str]:
+        """What each layer shows, for reading instead of looking; a layer that shows nothing says so."""
+        rests = [self._rest_words(ball) for ball in self._shown()]
+        scratches = ", ".join(
+            f"{POCKET_WORDS[line.pocket]} {_percent(line.share)}" for line in self.scratches
+        )  # fmt: skip
+        return {
+            "fan": f"{len(self.traced.finals)} executions as this player’s hands turn them out.",
+            "rests": " ".join(words for words in rests if words),
+            "shadows": f"From the {shadows[0].target} as it then lies, {_and([ball_words(s.ball) for s in shadows])}"
+            f" {'throws a shadow' if len(shadows) == 1 else 'throw shadows'}: from there it cannot be hit straight."
+            if shadows else "Nothing throws a shadow.",
+            "window": f"The {POCKET_WORDS[window.pocket]} is open {np.degrees(2 * window.half_rad):.1f}° from"
+            f" {ball_words(window.ball)}." if window else "No pocket is played for directly.",
+            "scratches": f"The cue ball may fall: {scratches}." if scratches else
+            f"No scratch in {len(self.shots.finals)} executions.",
+            "positions": f"Straight in on {ball_words(positions[0].ball)} next into the"
+            f" {_and([POCKET_WORDS[p.pocket] for p in positions], 'or the')}." if positions else
+            "No straight line to a next ball.",
+        }  # fmt: skip
+
+    def _rest_words(self, ball: int) -> str:
+        lying = self.shots.finals[self.shots.pocketed[:, ball] < 0, ball]
+        name = ball_words(self.bench.names[ball]).capitalize()
+        fallen = 1 - len(lying) / len(self.shots.finals)
+        if fallen >= 0.5:
+            return f"{name} falls {_percent(fallen)} of the time."
+        middle = np.median(lying, axis=0)
+        half = float(np.median(np.linalg.norm(lying - middle, axis=1)))
+        if half < _MOVED_M:
+            return f"{name} mostly stays."
+        x, y = diamonds(self.bench.scene.table, float(middle[0]), float(middle[1]))
+        return f"{name} rests about {x:.1f}, {y:.1f}, half of the time within {100 * half:.0f} cm."
 
 
-def _path(bench: Bench, shots: Executions, e: int, ball: int) -> Points:
-    points = path_of(shots.traces[e], ball, bench.scene.physics, bench.bed.radius)
-    return [[round(t, 3), *_short(bench, x, y)] for t, x, y in points]
+def _percent(share: float) -> str:
+    return f"{100 * share:.0f} %" if share >= 0.01 else "under 1 %"
 
 
-def _rests(bench: Bench, shots: Executions, ball: int) -> Points:
-    return [_short(bench, *shots.finals[e, ball]) for e in range(_RESTS) if shots.pocketed[e, ball] < 0]
-
-
-def _short(bench: Bench, x: float, y: float) -> list[float]:
-    return [round(float(v), 3) for v in diamonds(bench.scene.table, x, y)]
+def _and(words: list[str], last: str = "and") -> str:
+    return words[0] if len(words) == 1 else f"{', '.join(words[:-1])} {last} {words[-1]}"

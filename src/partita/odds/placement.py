@@ -41,13 +41,19 @@ def places_in_hand(situation: Situation) -> Floats:
     return np.asarray(spots[free])
 
 
-def placed(situation: Situation, worth: Callable[[Floats], Floats]) -> Situation:
-    """The cue ball put where the position is worth most; `worth` of (k, n, 2) places, the cue ball first, is (k,)."""
+def with_cue_everywhere(situation: Situation) -> Floats:
+    """(k, n, 2) m, the layout with the cue ball, the first of the n, in each of the k places it may be put."""
     spots = places_in_hand(situation)
     names = names_of(situation.with_cue_at((0.0, 0.0)).layout)
     places = np.zeros((len(spots), len(names), 2))
     places[:, 0], places[:, 1:] = spots, np.array([situation.layout.balls[name] for name in names[1:]])
-    best = spots[int(np.argmax(worth(places)))]
+    return places
+
+
+def placed(situation: Situation, worth: Callable[[Floats], Floats]) -> Situation:
+    """The cue ball put where the position is worth most; `worth` of (k, n, 2) places, the cue ball first, is (k,)."""
+    places = with_cue_everywhere(situation)
+    best = places[int(np.argmax(worth(places))), 0]
     return situation.with_cue_at((float(best[0]), float(best[1])))
 
 

@@ -1,16 +1,18 @@
 """A study: the ranked options of a situation with every figure, ready to be shown or kept."""
 
 from dataclasses import dataclass
+from typing import Any
 
 import numpy as np
 
+from partita.games.situation import Situation
 from partita.odds.bench import Bench
 from partita.odds.intervals import of_mean, of_share
 from partita.odds.samples import LEFT_A_SHOT, NOTHING_LEFT, Samples
 from partita.odds.words import hand_back_words, reliability_words, why_words
 from partita.options.naming import table_lengths, tip_words
 from partita.options.option import Option
-from partita.table.diamonds import diamonds
+from partita.table.diamonds import diamonds, metres
 from partita.table.layout import CUE
 from partita.table.spec import POCKETS
 
@@ -56,6 +58,14 @@ class Study:
     document: Json
     progress: float
     settled: bool
+
+
+def as_weighed(situation: Situation, document: Json) -> Situation:
+    """The situation of a study's document, with the cue ball where it was placed if it was in hand."""
+    if situation.in_hand == "none":
+        return situation
+    place: Any = document["cue"]
+    return situation.with_cue_at(metres(situation.layout.table, *place))
 
 
 def snapshot(bench: Bench, seed: int, lines: list[Weighed], progress: float, used: int, settled: bool) -> Study:

@@ -147,7 +147,9 @@ class _Race:
     def go_on(self, stay: int, samples: int) -> None:
         """Bring the best families, one stroke or two of each, to that many samples."""
         shortlist = fold(self.ranking(), lambda i: family(self.field[i]), 2)[:stay]
-        for i in shortlist:
+        # The user's own stroke is estimated as well as the best, however it does.
+        own = [i for i in self.samples if self.field[i].source == "own" and i not in shortlist]
+        for i in [*shortlist, *own]:
             self._extend(i, samples)
 
     def improve_leaders(self) -> None:

@@ -1,30 +1,46 @@
-"""Place phrases: "3 at 5, 1.5", "9 on the foot spot", "4 frozen to the near long rail at 3", "6 off"."""
+"""Place phrases, as players say where a ball lies: "3 at 5, 1.5", "4 frozen to the near long rail at 3".
 
+Places are in diamonds. Rails stand on the four sides of the bed; "at" counts along the rail.
+"""
+
+import math
 import re
-from dataclasses import dataclass
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass, field
 
 from partita.errors import refuse
-from partita.table.diamonds import diamonds
+from partita.table.diamonds import diamonds, metres
 from partita.table.geometry import bed_of
-from partita.table.spec import TableSpec
+from partita.table.spec import CUSHIONS, POCKETS, TableSpec
 
+Place = tuple[float, float]
 EXAMPLES = (
-    "3 at 5, 1.5 · 9 on the foot spot · 4 frozen to the near long rail at 3 · "
-    "6 in the jaws of the far foot corner · 2 off"
+    "3 at 5, 1.5 · 9 on the foot spot · 4 frozen to the near long rail at 3 · 7 half a diamond off the foot rail at 1"
+    " · 6 in the jaws of the far foot corner · 8 frozen to the 5 toward the head rail · 2 between the 5 and the 8"
+    " · 2 off"
 )
+RAIL_WORDS = dict(zip(CUSHIONS, ("near long rail", "far long rail", "head rail", "foot rail"), strict=True))
+POCKET_WORDS = {
+    name: f"{row} side pocket" if column == "side" else f"{row} {column} corner"
+    for name, (column, row) in ((name, name.split("-")) for name in POCKETS)
+}
+_OFF_RAIL = {"half a diamond": 0.5, "a diamond": 1.0, "one and a half diamonds": 1.5, "two diamonds": 2.0}
 _NUMBER = r"(-?\d+(?:[.]\d+)?)"
 _NAMES = r"cue|c|\d{1,2}|red\s?\d{1,2}|yellow|green|brown|blue|pink|black"
-_BALL = rf"(?:the\s+)?(?:ball\s+)?({_NAMES})(?:\s+ball)?"
-_AT = re.compile(rf"{_BALL}\s*(?:at|@|:)?\s+{_NUMBER}\s*[,;\s]\s*{_NUMBER}", re.I)
-_OFF = re.compile(rf"{_BALL}\s+(?:off|away|down)", re.I)
-_SPOT = re.compile(rf"{_BALL}\s+on\s+the\s+(foot|head|centre|center)?\s*spot", re.I)
-_RAIL = re.compile(
-    rf"{_BALL}\s+(?:frozen\s+(?:to|on)|on)\s+the\s+(near|far|head|foot)(?:\s+long|\s+short)?\s+(?:rail|cushion)\s+at\s+{_NUMBER}",
-    re.I,
-)
-_JAWS = re.compile(
-    rf"{_BALL}\s+in\s+the\s+jaws\s+of\s+the\s+(near|far)\s+(head|foot|side)(?:\s+corner|\s+pocket)?", re.I
-)
+_OTHER = rf"(?:the\s+)?(?:ball\s+)?({_NAMES})(?:\s+ball)?"
+_BALL = _OTHER
+_RAIL = r"the\s+(near|far|head|foot)(?:\s+long|\s+short)?\s+(?:rail|cushion)"
+_POCKET = r"the\s+(near|far)\s+(head|foot|side)(?:\s+corner|\s+pocket)*"
+_HALVES = "|".join(_OFF_RAIL)
+
+
+@dataclass(frozen=True)
+class Around:
+    """What a phrase may refer to: the table, the balls that lie on it, and the spots of balls that have their own."""
+
+    table: TableSpec
+    balls: Mapping[str, Place] = field(default_factory=dict)
+    spots: Mapping[str, Place] = field(default_factory=dict)
 
 
 @dataclass(frozen=True)
@@ -32,56 +48,147 @@ class Placing:
     """A ball and where it goes, in diamonds; `None` takes it off the table."""
 
     ball: str
-    place: tuple[float, float] | None
+    place: Place | None
 
 
-def parse_phrase(table: TableSpec, phrase: str) -> Placing:
-    """Read one phrase.
+def parse_phrase(around: Around, phrase: str) -> Placing:
+    """Read one phrase. `Refused` says what is understood.
 
-    >>> parse_phrase(TableSpec(), "3 at 5, 1.5")
+    >>> parse_phrase(Around(TableSpec()), "3 at 5, 1.5")
     Placing(ball='3', place=(5.0, 1.5))
-    >>> parse_phrase(TableSpec(), "9 on the foot spot").place
-    (6.0, 2.0)
+    >>> parse_phrase(Around(TableSpec(), {"5": (4.0, 2.0), "8": (6.0, 3.0)}), "2 between the 5 and the 8").place
+    (5.0, 2.5)
     """
     text = " ".join(phrase.strip().split())
     if len(text) > 120:
         raise refuse("phrase", "it is too long", f"Try: {EXAMPLES}")
-    for pattern, place in ((_AT, _at), (_OFF, _off), (_SPOT, _spot), (_RAIL, _rail), (_JAWS, _jaws)):
+    for pattern, place in _PATTERNS:
         match = pattern.fullmatch(text)
         if match:
-            ball = match[1].lower().replace(" ", "")
-            return Placing("cue" if ball == "c" else str(int(ball)) if ball.isdigit() else ball, place(table, match))
+            found = place(around, match)
+            return Placing(ball_named(match[1]), found and (round(found[0], 4), round(found[1], 4)))
     raise refuse("phrase", f"“{text[:60]}” names no place I know", f"Try: {EXAMPLES}")
 
 
-def _at(table: TableSpec, match: re.Match[str]) -> tuple[float, float]:
+def ball_named(words: str) -> str:
+    """A ball's name in files, by what it is called in a phrase.
+
+    >>> ball_named("Red 3"), ball_named("07"), ball_named("c")
+    ('red3', '7', 'cue')
+    """
+    name = words.lower().replace(" ", "")
+    return "cue" if name == "c" else str(int(name)) if name.isdigit() else name
+
+
+def _at(around: Around, match: re.Match[str]) -> Place:
     return float(match[2]), float(match[3])
 
 
-def _off(table: TableSpec, match: re.Match[str]) -> None:
+def _off(around: Around, match: re.Match[str]) -> None:
     return None
 
 
-def _spot(table: TableSpec, match: re.Match[str]) -> tuple[float, float]:
-    along = {"head": 2.0, "centre": 4.0, "center": 4.0}.get((match[2] or "foot").lower(), 6.0)
-    return along, 2.0
+def _spot(around: Around, match: re.Match[str]) -> Place:
+    return {"head": 2.0, "centre": 4.0, "center": 4.0}.get((match[2] or "foot").lower(), 6.0), 2.0
 
 
-def _rail(table: TableSpec, match: re.Match[str]) -> tuple[float, float]:
-    x_near, y_near = diamonds(table, table.nose_reach_m, table.nose_reach_m)
-    at, rail = float(match[3]), match[2].lower()
-    if rail in ("near", "far"):
-        return at, round(y_near if rail == "near" else 4 - y_near, 4)
-    return round(x_near if rail == "head" else 8 - x_near, 4), at
+def _own_spot(around: Around, match: re.Match[str]) -> Place:
+    """A ball without a spot of its own is spotted on the foot spot."""
+    return around.spots.get(ball_named(match[1]), (6.0, 2.0))
 
 
-def _jaws(table: TableSpec, match: re.Match[str]) -> tuple[float, float]:
+def _frozen_to_rail(around: Around, match: re.Match[str]) -> Place:
+    return _by_rail(around.table, match[2], float(match[3]), around.table.nose_reach_m)
+
+
+def _off_rail(around: Around, match: re.Match[str]) -> Place:
+    diamond = around.table.length_m / 8
+    return _by_rail(around.table, match[3], float(match[4]), _OFF_RAIL[match[2].lower()] * diamond)
+
+
+def _a_ball_off_rail(around: Around, match: re.Match[str]) -> Place:
+    """A ball could just pass between this one and the rail."""
+    table = around.table
+    return _by_rail(table, match[2], float(match[3]), table.nose_reach_m + 2 * table.ball_radius_m)
+
+
+def _by_rail(table: TableSpec, rail: str, at: float, away_m: float) -> Place:
+    along, across = diamonds(table, away_m, away_m)
+    sides = {"near": (at, across), "far": (at, 4 - across), "head": (along, at), "foot": (8 - along, at)}
+    return sides[rail.lower()]
+
+
+def _jaws(around: Around, match: re.Match[str]) -> Place:
     """Over the lip: a little outside the drop circle, on the line to the pocket's middle."""
-    column = {"head": 0, "side": 1, "foot": 2}[match[3].lower()]
-    pocket = column + (3 if match[2].lower() == "far" else 0)
-    bed = bed_of(table)
+    bed, pocket = bed_of(around.table), _pocket(match[2], match[3])
     drop, mouth = bed.drop[pocket], bed.mouth[pocket]
     out = mouth - drop[:2]
-    out /= float((out @ out) ** 0.5)
-    x, y = diamonds(table, *(drop[:2] + (drop[2] + 0.006) * out))
-    return round(float(x), 4), round(float(y), 4)
+    out /= math.hypot(*out)
+    return diamonds(around.table, *(float(v) for v in drop[:2] + (drop[2] + 0.006) * out))
+
+
+def _pocket(row: str, column: str) -> int:
+    return POCKETS.index(f"{column.lower()}-{row.lower()}")
+
+
+def _between(around: Around, match: re.Match[str]) -> Place:
+    one, two = (_lying(around, match[k]) for k in (2, 3))
+    return (one[0] + two[0]) / 2, (one[1] + two[1]) / 2
+
+
+def _frozen_toward_rail(around: Around, match: re.Match[str]) -> Place:
+    way = {"near": (0.0, -1.0), "far": (0.0, 1.0), "head": (-1.0, 0.0), "foot": (1.0, 0.0)}[match[3].lower()]
+    x, y = metres(around.table, *_lying(around, match[2]))
+    return _touching(around, match, (x + way[0], y + way[1]))
+
+
+def _frozen_toward_pocket(around: Around, match: re.Match[str]) -> Place:
+    x, y = bed_of(around.table).mouth[_pocket(match[3], match[4])]
+    return _touching(around, match, (float(x), float(y)))
+
+
+def _frozen_toward_ball(around: Around, match: re.Match[str]) -> Place:
+    return _touching(around, match, metres(around.table, *_lying(around, match[3])))
+
+
+def _touching(around: Around, match: re.Match[str], toward_m: Place) -> Place:
+    """Against the ball of `match[2]`, on the side of a place (m)."""
+    x, y = metres(around.table, *_lying(around, match[2]))
+    dx, dy = toward_m[0] - x, toward_m[1] - y
+    size = math.hypot(dx, dy)
+    if size < 1e-6:
+        raise refuse("phrase", "a ball has no side toward itself", "Name a rail, a pocket or another ball.")
+    step = 2 * around.table.ball_radius_m / size
+    return diamonds(around.table, x + step * dx, y + step * dy)
+
+
+def _lying(around: Around, words: str) -> Place:
+    name = ball_named(words)
+    if name not in around.balls:
+        on_table = ", ".join(sorted(around.balls)) or "none yet"
+        raise refuse("phrase", f"ball {name} is not on the table", f"Place it first; on the table: {on_table}.")
+    return around.balls[name]
+
+
+def _no_side(around: Around, match: re.Match[str]) -> Place:
+    example = f"{match[1]} frozen to the {match[2]} toward the foot rail"
+    raise refuse("phrase", "it does not say on which side", f"Say it so: {example}.")
+
+
+_Reader = Callable[[Around, re.Match[str]], Place | None]
+_FORMS: tuple[tuple[str, _Reader], ...] = (
+    (rf"{_BALL}\s*(?:at|@|:)?\s+{_NUMBER}\s*[,;\s]\s*{_NUMBER}", _at),
+    (rf"{_BALL}\s+(?:off|away|down)", _off),
+    (rf"{_BALL}\s+on\s+the\s+(foot|head|centre|center)?\s*spot", _spot),
+    (rf"{_BALL}\s+on\s+(?:its|a)\s+(?:own\s+)?spot", _own_spot),
+    (rf"{_BALL}\s+(?:frozen\s+(?:to|on)|on)\s+{_RAIL}\s+at\s+{_NUMBER}", _frozen_to_rail),
+    (rf"{_BALL}\s+({_HALVES})\s+(?:off|from)\s+{_RAIL}\s+at\s+{_NUMBER}", _off_rail),
+    (rf"{_BALL}\s+a\s+ball\s+(?:off|from)\s+{_RAIL}\s+at\s+{_NUMBER}", _a_ball_off_rail),
+    (rf"{_BALL}\s+in\s+the\s+jaws\s+of\s+{_POCKET}", _jaws),
+    (rf"{_BALL}\s+between\s+{_OTHER}\s+and\s+{_OTHER}", _between),
+    (rf"{_BALL}\s+frozen\s+to\s+{_OTHER},?\s+towards?\s+{_RAIL}", _frozen_toward_rail),
+    (rf"{_BALL}\s+frozen\s+to\s+{_OTHER},?\s+towards?\s+{_POCKET}", _frozen_toward_pocket),
+    (rf"{_BALL}\s+frozen\s+to\s+{_OTHER},?\s+towards?\s+{_OTHER}", _frozen_toward_ball),
+    (rf"{_BALL}\s+frozen\s+to\s+{_OTHER}", _no_side),
+)
+_PATTERNS = tuple((re.compile(form, re.I), reader) for form, reader in _FORMS)
