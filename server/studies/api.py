@@ -187,6 +187,16 @@ class StudySummary(Schema):
     created: datetime
 
 
+class RecentOut(Schema):
+    """A layout that was lately weighed: its game, how many balls lay there, and the line that was best."""
+
+    id: int
+    created: datetime
+    game: str
+    balls: int
+    best: str
+
+
 class StudyOut(StudySummary):
     """A study with its question and its newest result."""
 
@@ -268,10 +278,15 @@ def ask(request: HttpRequest, body: StudyIn) -> Study:
 
 
 @router.get("/studies", response=list[StudySummary])
-def listed(request: HttpRequest, kept: bool = True) -> Any:
-    """One's own kept studies, the latest first; or those that were only asked, a few."""
-    found = Study.objects.filter(owner=account(request), kept=kept).exclude(document=None)
-    return found.defer("document", "question")[: 200 if kept else 12]
+def kept(request: HttpRequest) -> Any:
+    """One's own kept studies, the latest first."""
+    return Study.objects.filter(owner=account(request), kept=True).defer("document", "question")[:200]
+
+
+@router.get("/studies/recent", response=list[RecentOut])
+def recent(request: HttpRequest) -> list[dict[str, Any]]:
+    """What was lately weighed and not kept, the latest first, each layout once."""
+    return services.recent(account(request))
 
 
 @router.post("/strokes", response=TrialOut)
@@ -328,9 +343,11 @@ def drawing(
 
 
 @router.get("/studies/{int:study_id}/options/{int:place}/sheet", response={200: None})
-def sheet(request: HttpRequest, study_id: int, place: int, units: Literal["cm", "in"] = "cm") -> HttpResponse:
+def sheet(
+    request: HttpRequest, study_id: int, place: int, units: Literal["cm", "in"] = "cm", title: str = ""
+) -> HttpResponse:
     """One option's shot sheet with ring marks, a PDF of one page."""
-    pdf = services.sheet_of(_own(request, study_id), place, units)
+    pdf = services.sheet_of(_own(request, study_id), place, units, title)
     if pdf is None:
         raise Http404
     return pdf_response(pdf)

@@ -1,5 +1,6 @@
 """The life of a study: asked, run in a worker, followed, stopped."""
 
+import json
 import logging
 import time
 from collections.abc import Callable
@@ -31,6 +32,8 @@ from studies.models import Study
 log = logging.getLogger(__name__)
 # How long a study that was not kept can still be opened by its address.
 UNKEPT_FOR = timedelta(days=30)
+# How many layouts are listed as lately weighed, of how many studies.
+_RECENT, _LOOKED_THROUGH = 8, 40
 ACTIVE = (Study.Status.QUEUED, Study.Status.RUNNING)
 
 
@@ -132,6 +135,18 @@ def stop(study: Study) -> None:
     Study.objects.filter(pk=study.pk, status=Study.Status.RUNNING).update(status=Study.Status.STOPPING)
 
 
+def recent(owner: Any) -> list[dict[str, Any]]:
+    """What the owner lately weighed and did not keep, the latest first, each layout once."""
+    found: dict[str, dict[str, Any]] = {}
+    asked = Study.objects.filter(owner=owner, kept=False).exclude(document=None)
+    rows = asked.values_list("pk", "created", F("question__document"), F("document__options__0__name"))
+    for pk, created, layout, best in rows[:_LOOKED_THROUGH]:
+        game, balls = layout["game"], layout["balls"]
+        line = {"id": pk, "created": created, "game": game, "balls": len(balls), "best": best or ""}
+        found.setdefault(json.dumps([game, balls], sort_keys=True), line)
+    return list(found.values())[:_RECENT]
+
+
 def drawing_of(study: Study, place: int, fan: int = FAN) -> dict[str, Any] | None:
     """What is drawn for option number `place` of a study; None when there is no such option."""
     option = _option_of(study, place)
@@ -148,12 +163,12 @@ def _option_of(study: Study, place: int) -> dict[str, Any] | None:
     return options[place] if place < len(options) else None
 
 
-def sheet_of(study: Study, place: int, units: Units) -> bytes | None:
+def sheet_of(study: Study, place: int, units: Units, title: str) -> bytes | None:
     """The shot sheet of option number `place`; None when there is no such option."""
     option, drawn = _option_of(study, place), drawing_of(study, place)
     if option is None or drawn is None:
         return None
-    return shot_sheet(situation_of(study), study.name or option["name"], units, option, drawn["paths"])
+    return shot_sheet(situation_of(study), title or study.name or option["name"], units, option, drawn["paths"])
 
 
 def tried(owner: Any, document: dict[str, Any], me: str, them: str, stroke: Stroke) -> dict[str, Any]:

@@ -138,10 +138,134 @@ class TablePlace(TransactionTestCase):
             page.get_by_role("button", name="Drawing, SVG").click()
         drawing = Path(download.value.path()).read_text()
         self.assertIn("http://www.w3.org/2000/svg", drawing)
+        self.assertGreater(drawing.count("<path"), 200, "the fan is in the file, as paths")
         self.assertNotIn("var(--", drawing.replace("font-family: var(--", ""))
         with page.expect_download() as download:
             page.get_by_role("button", name="Drawing, PNG").click()
         self.assertEqual(Path(download.value.path()).read_bytes()[:4], b"\x89PNG")
+
+    def test_a_shot_of_ones_own_is_aimed_on_the_drawing_and_weighed_beside_the_others(self) -> None:
+        page = self.page
+        page.get_by_role("button", name="My shot").click()
+        card = page.get_by_label("My own shot")
+        expect(card.get_by_text("of racks won, by a quick look")).to_be_visible()
+        table = page.locator("svg.table").bounding_box()
+        assert table is not None
+        page.mouse.move(table["x"] + 0.5 * table["width"], table["y"] + 0.4 * table["height"])
+        page.mouse.down()
+        page.mouse.move(table["x"] + 0.5 * table["width"], table["y"] + 0.2 * table["height"], steps=4)
+        page.mouse.up()
+        aim = card.get_by_label("from the long axis")
+        self.assertGreater(float(aim.input_value()), 15)
+        before = float(aim.input_value())
+        card.get_by_role("heading", name="Aim").click()
+        page.keyboard.press("ArrowRight")
+        expect(aim).to_have_value(f"{before - 0.5:.2f}")
+        card.get_by_label("Speed", exact=True).fill("3")
+        tip = card.get_by_role("slider", name="Tip on the cue ball")
+        tip.focus()
+        for _ in range(4):
+            page.keyboard.press("ArrowUp")
+        expect(card.get_by_text("12 o’clock, ½ tip")).to_be_visible()
+        card.get_by_role("button", name="Weigh it beside the others").click()
+        mine = page.locator(".line").filter(has_text="my shot")
+        expect(mine).to_be_visible(timeout=30_000)
+        expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=60_000)
+        (own,) = Study.objects.latest("pk").question["document"]["strokes"]
+        self.assertEqual((own["speed_mps"], own["height"]), (3.0, 0.2))
+        mine.click()
+        page.get_by_role("button", name="Take my shot out").click()
+        expect(page.get_by_text("stale: the layout has changed")).to_be_visible()
+
+    def test_layers_are_switched_by_keys_and_read_in_words(self) -> None:
+        page = self.page
+        self.weigh()
+        expect(page.locator("svg.table .shadow").first).to_be_attached()
+        page.keyboard.press("d")
+        expect(page.locator("svg.table .shadow")).to_have_count(0)
+        page.keyboard.press("l")
+        expect(page.locator("svg.table .position").first).to_be_attached()
+        page.keyboard.press("u")
+        words = page.get_by_label("Layers of the drawing").locator("dl")
+        expect(words).to_contain_text("The cue ball rests about")
+        expect(words).to_contain_text("Straight in on the 6 next")
+        expect(words).not_to_contain_text("throw shadows")
+        page.keyboard.press("d")
+
+    def test_with_ball_in_hand_the_best_place_is_shown_and_the_ball_can_be_put_elsewhere(self) -> None:
+        page = self.page
+        page.get_by_role("combobox", name="Cue ball").click()
+        page.get_by_role("option", name="in hand", exact=True).click()
+        expect(page.locator("svg.table .in-hand")).to_be_visible()
+        self.assertGreater(int(page.locator("canvas.dense").get_attribute("data-strokes") or 0), 5)
+        page.keyboard.press("u")
+        expect(page.get_by_text("The cue ball in hand is worth most at")).to_be_visible()
+        self.drag("cue", -60, 30)
+        expect(page.locator("svg.table .in-hand")).to_have_count(0)
+        expect(page.get_by_role("combobox", name="Cue ball")).to_contain_text("where it lies")
+
+    def test_lines_do_not_move_under_the_pointer_and_refining_narrows_the_intervals(self) -> None:
+        page = self.page
+        page.get_by_role("button", name="Weigh").click()
+        lines = page.get_by_label("Ledger of options").locator("ol li")
+        lines.first.wait_for()
+        lines.first.hover()
+        held = lines.first.locator("b").inner_text()
+        expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=60_000)
+        self.assertEqual(lines.first.locator("b").inner_text(), held)
+        page.mouse.move(5, 5)
+        expect(lines.first.locator(".rank")).to_have_text("1")
+        chosen = lines.nth(1)
+        chosen.click()
+        name, before = chosen.locator("b").inner_text(), Study.objects.latest("pk")
+        refine = page.get_by_role("button", name="Refine")
+        refine.click(timeout=60_000)
+        expect(refine).to_be_hidden()
+        expect(refine).to_be_visible(timeout=90_000)
+        after = Study.objects.latest("pk")
+        self.assertEqual(after.question["samples"], 4 * before.question["samples"])
+        width = [s.document["options"][0]["rack_chance"] for s in (before, after)]
+        self.assertLess(width[1]["high"] - width[1]["low"], 0.7 * (width[0]["high"] - width[0]["low"]))
+        expect(page.locator(".line.chosen b")).to_have_text(name)
+
+    def test_typing_is_completed_and_relations_are_understood(self) -> None:
+        page = self.page
+        field = page.get_by_label("Place a ball by typing")
+        field.press_sequentially("5 frozen to the 7 t")
+        offered = page.get_by_role("listbox", name="How it may go on")
+        expect(offered.get_by_role("option", name="5 frozen to the 7 toward", exact=True)).to_be_visible()
+        field.press("Tab")
+        field.press_sequentially("the foot r")
+        expect(offered.get_by_role("option")).to_have_count(1)
+        field.press("ArrowDown")
+        field.press("Enter")
+        field.press("Enter")
+        expect(field).to_have_value("")
+        self.assertEqual(self.place_words("5"), "Ball 5 at 4.53, 1.35")
+
+    def test_a_sheet_is_downloaded_printed_and_what_was_weighed_is_found_again(self) -> None:
+        page = self.page
+        self.weigh()
+        page.get_by_role("button", name="Files").click()
+        page.get_by_role("radio", name="inches").check()
+        with page.expect_download() as download:
+            page.get_by_role("button", name="Shot sheet, PDF").click()
+        self.assertEqual(Path(download.value.path()).read_bytes()[:5], b"%PDF-")
+        page.keyboard.press("Escape")
+        page.emulate_media(media="print")
+        sheet = page.get_by_label("For print")
+        expect(sheet).to_be_visible()
+        expect(page.get_by_label("Ledger of options")).to_be_hidden()
+        # Ball 7 lies at 4.35, 1.35 diamonds of 12.5 inches.
+        expect(sheet.get_by_role("row", name=re.compile("Ball 7"))).to_contain_text("54.4")
+        page.emulate_media(media="screen")
+        self.type_place("9 at 7, 2")
+        page.get_by_role("button", name="Open", exact=True).click()
+        dialog = page.get_by_role("dialog")
+        expect(dialog.get_by_role("heading", name="Lately weighed")).to_be_visible()
+        dialog.get_by_role("button", name=re.compile("Nine-ball, 5 balls")).first.click()
+        expect(page.get_by_text(re.compile("settled in"))).to_be_visible()
+        self.assertEqual(self.place_words("9"), "Ball 9 at 4.85, 2.05")
 
     def test_every_game_shows_what_it_needs_and_a_rack_of_it_is_weighed(self) -> None:
         page = self.page
@@ -192,7 +316,7 @@ class TablePlace(TransactionTestCase):
         top = lines.first.inner_text()
         self.assertRegex(top, r"(?s)7.*(Attack|Safe|Two-way).*\d+%.*± \d")
         expect(page.locator("svg.table polyline.path").first).to_be_attached()
-        self.assertGreater(page.locator("svg.table .rests circle").count(), 50)
+        self.assertGreater(int(page.locator("canvas.dense").get_attribute("data-strokes") or 0), 200)
         page.get_by_role("button", name="Save", exact=True).click()
         expect(page).to_have_url(re.compile(r"/studies/\d+$"))
         expect(page.get_by_role("button", name="Saved")).to_be_visible()

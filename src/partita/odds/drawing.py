@@ -180,7 +180,7 @@ class _Artist:
         if half < _MOVED_M:
             return f"{name} mostly stays."
         x, y = diamonds(self.bench.scene.table, float(middle[0]), float(middle[1]))
-        return f"{name} rests about {x:.1f}, {y:.1f}, half of the time within {100 * half:.0f} cm."
+        return f"{name} rests about {x:.1f}, {y:.1f}, half of the time within {100 * half:.0f} cm ({half / 0.0254:.0f} in)."
 
 
 def _percent(share: float) -> str:

@@ -2,10 +2,8 @@
 import { computed } from 'vue'
 import type { Table } from '@/api/client'
 import { cushionPaths } from './cushions'
-import { BORDER_M, CUSHION_M, type Frame } from './frame'
-
-/** In diamonds, of a full-size table's 3.569 m: baulk line 0.737 m, D 0.292 m, black 0.324 m from the top cushion. */
-const [BAULK, D_RADIUS, BLACK] = [0.737, 0.292, 0.324].map((m) => (8 * m) / 3.569) as [number, number, number]
+import { BORDER_M, CUSHION_M, pathOf, type Frame } from './frame'
+import { deeOf, isSnookerTable, spotsOf, stringOf } from './marks'
 
 const props = defineProps<{ table: Table; frame: Frame }>()
 
@@ -38,26 +36,9 @@ const sights = computed(() => {
   ])
   return [...along, ...across].map(([x = 0, y = 0]) => props.frame.at(x, y))
 })
-/** A snooker table has a baulk line with the D, and six spots; a pool table the head string and three. */
-const isSnooker = computed(() => props.table.name.startsWith('snooker'))
-const string = computed(() => (isSnooker.value ? BAULK : 2))
-const spots = computed(() => {
-  const places = isSnooker.value
-    ? [...[-D_RADIUS, 0, D_RADIUS].map((off) => [BAULK, 2 + off]), [4, 2], [6, 2], [8 - BLACK, 2]]
-    : [2, 4, 6].map((d) => [d, 2])
-  return places.map(([x = 0, y = 0]) => props.frame.fromDiamonds([x, y]))
-})
-/** The D as a line of short steps, so that it turns with the table. */
-const dee = computed(() =>
-  Array.from({ length: 33 }, (_, k) => {
-    const turn = Math.PI / 2 + (k * Math.PI) / 32
-    const [x, y] = props.frame.fromDiamonds([
-      BAULK + D_RADIUS * Math.cos(turn),
-      2 + D_RADIUS * Math.sin(turn),
-    ])
-    return `${k ? 'L' : 'M'}${x} ${y}`
-  }).join(''),
-)
+const string = computed(() => stringOf(props.table))
+const spots = computed(() => spotsOf(props.table).map((spot) => props.frame.fromDiamonds(spot.at)))
+const dee = computed(() => (isSnookerTable(props.table) ? pathOf(deeOf().map(props.frame.fromDiamonds)) : ''))
 const drops = computed(() =>
   props.table.drops.map(([x = 0, y = 0, r = 0]) => ({ at: props.frame.at(x, y), r: r * 1000 })),
 )
@@ -72,7 +53,7 @@ const drops = computed(() =>
       <line v-for="d in 3" :key="`y${d}`" v-bind="line(0, d, 8, d)" />
     </g>
     <line v-bind="line(string, 0, string, 4)" class="string" />
-    <path v-if="isSnooker" :d="dee" class="string" fill="none" />
+    <path v-if="dee" :d="dee" class="string" fill="none" />
     <circle v-for="(spot, i) in spots" :key="i" :cx="spot[0]" :cy="spot[1]" r="5" class="spot" />
     <circle
       v-for="(drop, i) in drops"

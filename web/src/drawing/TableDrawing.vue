@@ -1,9 +1,15 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Drawing, Table } from '@/api/client'
+import type { Layer } from '@/stores/layers'
 import type { Place } from '@/stores/layout'
+import AimHandle from './AimHandle.vue'
+import BackLayers from './BackLayers.vue'
 import BallMark from './BallMark.vue'
+import { denseStrokes, type Worth } from './dense'
+import DenseCanvas from './DenseCanvas.vue'
 import { frameOf, type Point } from './frame'
+import { pictureOf } from './picture'
 import { impossible, isOffTable, snapped } from './possible'
 import ShotLayer from './ShotLayer.vue'
 import TableBed from './TableBed.vue'
@@ -15,32 +21,42 @@ const props = defineProps<{
   drawing: Drawing | null
   /** Where a study put the cue ball that is in hand. */
   inHand: Place | null
+  /** What places for the cue ball in hand are worth. */
+  worth: Worth[]
   upright: boolean
-  fan: boolean
-  rests: boolean
+  shown: Record<Layer, boolean>
   time: number | null
+  /** The aim of one's own shot, degrees from the long axis; null when none is being set. */
+  aimDeg: number | null
 }>()
 const emit = defineEmits<{
   select: [ball: string | null]
   place: [ball: string, at: Place]
   remove: [ball: string]
   explain: [words: string]
+  aim: [degrees: number]
 }>()
 
 const frame = computed(() => frameOf(props.table, props.upright))
 const radius = computed(() => props.table.radius * 1000)
+const bed = ref<SVGSVGElement | null>(null)
 const svg = ref<SVGSVGElement | null>(null)
-const dragged = ref<{ ball: string; at: Place; moved: boolean } | null>(null)
+const dragged = ref<{ ball: string; at: Place; says: string; moved: boolean } | null>(null)
+const aiming = ref(false)
+/** The balls as they are shown: the cue ball in hand where it is best put, a dragged one under the pointer. */
+const lying = computed(() => (props.inHand ? { ...props.balls, cue: props.inHand } : props.balls))
 const places = computed(() =>
-  dragged.value ? { ...props.balls, [dragged.value.ball]: dragged.value.at } : props.balls,
+  dragged.value ? { ...lying.value, [dragged.value.ball]: dragged.value.at } : lying.value,
 )
+const cue = computed(() => lying.value.cue ?? null)
+const strokes = computed(() => denseStrokes(props.drawing, props.worth, frame.value, props.shown))
 const wrong = computed(() => {
   const moving = dragged.value
   if (!moving || isOffTable(moving.at)) return null
   return impossible(props.table, places.value, moving.ball)
 })
 
-function placeAt(event: PointerEvent): Place {
+function placeAt(event: MouseEvent): Place {
   const matrix = svg.value?.getScreenCTM()?.inverse()
   const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix)
   return frame.value.toDiamonds([point.x, point.y] as Point)
@@ -49,19 +65,36 @@ function ballUnder(event: Event): string | null {
   return (event.target as Element).closest<SVGElement>('[data-ball]')?.dataset.ball ?? null
 }
 function press(event: PointerEvent) {
+  if (props.aimDeg !== null) {
+    aiming.value = true
+    svg.value?.setPointerCapture(event.pointerId)
+    return aimAt(event)
+  }
   const ball = ballUnder(event)
   emit('select', ball)
-  const at = ball ? props.balls[ball] : undefined
+  const at = ball ? lying.value[ball] : undefined
   if (!ball || !at) return
-  dragged.value = { ball, at, moved: false }
+  dragged.value = { ball, at, says: '', moved: false }
   svg.value?.setPointerCapture(event.pointerId)
 }
+function aimAt(event: PointerEvent) {
+  if (!cue.value) return
+  const [x, y] = placeAt(event)
+  const { length, width } = props.table
+  const [dx, dy] = [((x - cue.value[0]) * length) / 8, ((y - cue.value[1]) * width) / 4]
+  // Within a ball of the cue ball the direction would jump about.
+  if (Math.hypot(dx, dy) > 2 * props.table.radius) emit('aim', (Math.atan2(dy, dx) * 180) / Math.PI)
+}
 function move(event: PointerEvent) {
+  if (aiming.value) return aimAt(event)
   if (!dragged.value) return
-  dragged.value = { ball: dragged.value.ball, at: snapped(props.table, placeAt(event)), moved: true }
-  emit('explain', isOffTable(dragged.value.at) ? 'Let go to take the ball off.' : (wrong.value ?? ''))
+  const { ball } = dragged.value
+  dragged.value = { ball, ...snapped(props.table, placeAt(event), props.balls, ball), moved: true }
+  const off = isOffTable(dragged.value.at)
+  emit('explain', off ? 'Let go to take the ball off.' : (wrong.value ?? dragged.value.says))
 }
 function release() {
+  aiming.value = false
   const done = dragged.value
   const refused = wrong.value
   dragged.value = null
@@ -74,68 +107,101 @@ function release() {
 function drop(event: DragEvent) {
   const ball = event.dataTransfer?.getData('text/plain')
   if (!ball) return
-  const at = snapped(props.table, placeAt(event as unknown as PointerEvent))
+  const { at } = snapped(props.table, placeAt(event), props.balls, ball)
   const problem = impossible(props.table, { ...props.balls, [ball]: at }, ball)
   if (problem) emit('explain', problem)
   else emit('place', ball, at)
 }
 const words = (at: Place) => `${at[0].toFixed(2)}, ${at[1].toFixed(2)}`
-defineExpose({ placeAt })
+/** All of it as one drawing, for a file. */
+const picture = () => (bed.value && svg.value ? pictureOf(bed.value, strokes.value, svg.value) : null)
+defineExpose({ picture })
 </script>
 
 <template>
-  <svg
-    ref="svg"
-    :viewBox="frame.viewBox"
-    class="table"
-    role="group"
-    aria-label="The table. Choose a ball and move it with the arrow keys."
-    @pointerdown="press"
-    @pointermove="move"
-    @pointerup="release"
-    @pointercancel="dragged = null"
-    @dragover.prevent
-    @drop.prevent="drop"
-  >
-    <TableBed :table="table" :frame="frame" />
-    <ShotLayer
-      v-if="drawing && !dragged"
-      :drawing="drawing"
-      :frame="frame"
-      :fan="fan"
-      :rests="rests"
-      :time="time"
-      :radius="radius"
-      :balls="Object.values(places).map((at) => frame.fromDiamonds(at))"
-    />
-    <g
-      v-if="inHand && !dragged"
-      :transform="`translate(${frame.fromDiamonds(inHand).join(' ')})`"
-      class="in-hand"
+  <div class="drawing">
+    <svg ref="bed" :viewBox="frame.viewBox" class="bed" aria-hidden="true">
+      <TableBed :table="table" :frame="frame" />
+    </svg>
+    <DenseCanvas :strokes="dragged ? [] : strokes" :view-box="frame.viewBox" class="dense" />
+    <svg
+      ref="svg"
+      :viewBox="frame.viewBox"
+      class="table"
+      :class="{ aimed: aimDeg !== null }"
+      role="group"
+      aria-label="The table. Choose a ball and move it with the arrow keys."
+      @pointerdown="press"
+      @pointermove="move"
+      @pointerup="release"
+      @pointercancel="((dragged = null), (aiming = false))"
+      @dragover.prevent
+      @drop.prevent="drop"
     >
-      <circle :r="radius" />
-      <text :y="radius + 42">in hand</text>
-    </g>
-    <BallMark
-      v-for="(at, ball) in places"
-      :key="ball"
-      :ball="String(ball)"
-      :at="frame.fromDiamonds(at)"
-      :radius="radius"
-      :selected="selected === ball"
-      :wrong="dragged?.ball === ball && wrong !== null"
-      :words="words(at)"
-      @focus="emit('select', String(ball))"
-    />
-  </svg>
+      <rect v-bind="frame.box" fill="transparent" />
+      <template v-if="drawing && !dragged">
+        <BackLayers :drawing="drawing" :frame="frame" :shown="shown" />
+        <ShotLayer
+          :drawing="drawing"
+          :frame="frame"
+          :labels="shown.rests"
+          :time="time"
+          :radius="radius"
+          :balls="Object.values(places).map((at) => frame.fromDiamonds(at))"
+        />
+      </template>
+      <BallMark
+        v-for="(at, ball) in places"
+        :key="ball"
+        :ball="String(ball)"
+        :at="frame.fromDiamonds(at)"
+        :radius="radius"
+        :selected="selected === ball"
+        :wrong="dragged?.ball === ball && wrong !== null"
+        :words="words(at)"
+        @focus="emit('select', String(ball))"
+      />
+      <g
+        v-if="inHand && !dragged"
+        :transform="`translate(${frame.fromDiamonds(inHand).join(' ')})`"
+        class="in-hand"
+      >
+        <circle :r="radius + 9" />
+        <text :y="radius + 46">in hand</text>
+      </g>
+      <AimHandle
+        v-if="aimDeg !== null && cue"
+        :from="cue"
+        :aim-deg="aimDeg"
+        :frame="frame"
+        :table="table"
+        :radius="radius"
+      />
+    </svg>
+  </div>
 </template>
 
 <style scoped>
+.drawing {
+  position: relative;
+  width: 100%;
+  height: 100%;
+}
+.drawing > * {
+  position: absolute;
+  inset: 0;
+  display: block;
+  width: 100%;
+  height: 100%;
+}
+.dense {
+  pointer-events: none;
+}
 .in-hand {
   pointer-events: none;
 }
 .in-hand circle {
-  fill: #fbf8ee;
+  fill: none;
   stroke: #f2c565;
   stroke-width: 5;
   stroke-dasharray: 14 8;
@@ -144,12 +210,15 @@ defineExpose({ placeAt })
   fill: #fffdf7;
   font: 600 38px var(--sans);
   text-anchor: middle;
+  paint-order: stroke;
+  stroke: rgb(0 0 0 / 0.5);
+  stroke-width: 7;
 }
 .table {
-  display: block;
-  width: 100%;
-  height: 100%;
   touch-action: none;
   user-select: none;
+}
+.aimed {
+  cursor: crosshair;
 }
 </style>

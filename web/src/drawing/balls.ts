@@ -33,7 +33,10 @@ export const ballMark = (ball: string) =>
 export const isStripe = (ball: string) => Number(ball) > 8
 /** A path in the colour of its ball, lightened so that it stands out on the cloth. */
 export function pathColour(ball: string): string {
-  return ball === 'cue' ? '#fff6dc' : `color-mix(in srgb, ${BALL_COLOURS[ball] ?? '#fff'} 45%, #ffffff)`
+  if (ball === 'cue') return '#fff6dc'
+  const colour = parseInt((BALL_COLOURS[ball] ?? '#ffffff').slice(1), 16)
+  const parts = [16, 8, 0].map((bits) => Math.round(0.45 * ((colour >> bits) & 255) + 0.55 * 255))
+  return `rgb(${parts.join(', ')})`
 }
 export function ballName(ball: string): string {
   if (ball === 'cue') return 'Cue ball'

@@ -8,6 +8,8 @@ export const BORDER_M = 0.15
 
 export interface Frame {
   viewBox: string
+  /** The whole of it. */
+  box: { x: number; y: number; width: number; height: number }
   /** mm of the drawing from metres of the bed */
   at: (x: number, y: number) => Point
   fromDiamonds: (place: readonly number[]) => Point
@@ -21,8 +23,10 @@ export function frameOf(table: Table, upright: boolean): Frame {
     upright ? [(width - y) * 1000, (length - x) * 1000] : [x * 1000, (width - y) * 1000]
   const border = BORDER_M * 1000
   const [w, h] = upright ? [width * 1000, length * 1000] : [length * 1000, width * 1000]
+  const box = { x: -border, y: -border, width: w + 2 * border, height: h + 2 * border }
   return {
-    viewBox: `${-border} ${-border} ${w + 2 * border} ${h + 2 * border}`,
+    viewBox: `${box.x} ${box.y} ${box.width} ${box.height}`,
+    box,
     at,
     fromDiamonds: (place) => at(((place[0] ?? 0) * length) / 8, ((place[1] ?? 0) * width) / 4),
     toDiamonds: ([u, v]) => {
@@ -32,5 +36,8 @@ export function frameOf(table: Table, upright: boolean): Frame {
   }
 }
 
+/** A line through points as the path of an SVG or a canvas. */
+export const pathOf = (points: Point[]): string =>
+  points.map(([x, y], i) => `${i ? 'L' : 'M'}${x.toFixed(1)} ${y.toFixed(1)}`).join('')
 export const polyline = (points: Point[]): string =>
   points.map(([x, y]) => `${x.toFixed(1)},${y.toFixed(1)}`).join(' ')

@@ -1,9 +1,13 @@
 /** The table's drawing as a file of its own: every style that the page gives it is written into it. */
+import type { DenseStroke } from './dense'
+
 const STYLES = [
-  'fill', 'fill-opacity', 'stroke', 'stroke-width', 'stroke-dasharray', 'stroke-linejoin', 'opacity', 'font-family',
+  'fill', 'fill-opacity', 'stroke', 'stroke-width', 'stroke-dasharray', 'stroke-linejoin',
+  'stroke-linecap', 'opacity', 'font-family',
   'font-size', 'font-weight', 'text-anchor', 'paint-order',
 ] // prettier-ignore
 const PIXELS_ACROSS = 2400
+const SVG = 'http://www.w3.org/2000/svg'
 
 function withStyles(svg: SVGSVGElement): SVGSVGElement {
   const clone = svg.cloneNode(true) as SVGSVGElement
@@ -14,19 +18,37 @@ function withStyles(svg: SVGSVGElement): SVGSVGElement {
     for (const name of STYLES) target?.style.setProperty(name, style.getPropertyValue(name))
     for (const name of ['class', 'tabindex', 'role']) target?.removeAttribute(name)
   })
-  clone.setAttribute('xmlns', 'http://www.w3.org/2000/svg')
-  const [, , width = 1, height = 1] = (svg.getAttribute('viewBox') ?? '').split(' ').map(Number)
-  clone.setAttribute('width', String(PIXELS_ACROSS))
-  clone.setAttribute('height', String(Math.round((PIXELS_ACROSS * height) / width)))
   return clone
 }
 
-export function svgFile(svg: SVGSVGElement): Blob {
-  return new Blob([new XMLSerializer().serializeToString(withStyles(svg))], { type: 'image/svg+xml' })
+/** The bed, what the canvas shows, and the shot with the balls: one drawing without a canvas, crisp at any size. */
+export function pictureOf(bed: SVGSVGElement, dense: DenseStroke[], top: SVGSVGElement): SVGSVGElement {
+  const picture = document.createElementNS(SVG, 'svg')
+  const viewBox = top.getAttribute('viewBox') ?? ''
+  const [, , width = 1, height = 1] = viewBox.split(' ').map(Number)
+  picture.setAttribute('viewBox', viewBox)
+  picture.setAttribute('width', String(PIXELS_ACROSS))
+  picture.setAttribute('height', String(Math.round((PIXELS_ACROSS * height) / width)))
+  picture.append(...withStyles(bed).children, ...dense.map(pathFor), ...withStyles(top).children)
+  return picture
+}
+function pathFor(stroke: DenseStroke): SVGPathElement {
+  const path = document.createElementNS(SVG, 'path')
+  path.setAttribute('d', stroke.d)
+  path.setAttribute('fill', 'none')
+  path.setAttribute('style', `stroke: ${stroke.colour}`)
+  path.setAttribute('stroke-width', String(stroke.width))
+  path.setAttribute('stroke-linecap', 'round')
+  path.setAttribute('opacity', stroke.opacity.toFixed(3))
+  return path
 }
 
-export async function pngFile(svg: SVGSVGElement): Promise<Blob> {
-  const address = URL.createObjectURL(svgFile(svg))
+export function svgFile(picture: SVGSVGElement): Blob {
+  return new Blob([new XMLSerializer().serializeToString(picture)], { type: 'image/svg+xml' })
+}
+
+export async function pngFile(picture: SVGSVGElement): Promise<Blob> {
+  const address = URL.createObjectURL(svgFile(picture))
   try {
     const image = new Image()
     image.src = address

@@ -1,17 +1,29 @@
-/** While a ball is dragged: why it cannot lie there. The server checks again, exactly. */
+/** While a ball is dragged: where it snaps to, and why it cannot lie there. The server checks again, exactly. */
 import type { Table } from '@/api/client'
 import type { Place } from '@/stores/layout'
 import { ballName } from './balls'
+import { spotsOf, stringOf } from './marks'
 
 const TOUCHING_M = 0.0005
-/** Nearer than this to a rail a dragged ball is meant to be frozen to it. */
-const SNAP_M = 0.008
+/** Nearer than this to a rail, a ball, a spot or a string, a dragged ball is meant to lie at it. */
+const SNAP_M = { rail: 0.008, ball: 0.009, spot: 0.012, string: 0.006 }
+type Balls = Record<string, Place>
+type Metres = [number, number]
 
-function metres(table: Table, place: Place): [number, number] {
-  return [(place[0] * table.length) / 8, (place[1] * table.width) / 4]
+/** A place, and what it is at when it snapped there. */
+export interface Snapped {
+  at: Place
+  says: string
 }
 
-export function impossible(table: Table, balls: Record<string, Place>, ball: string): string | null {
+function metres(table: Table, place: Place): Metres {
+  return [(place[0] * table.length) / 8, (place[1] * table.width) / 4]
+}
+function diamonds(table: Table, [x, y]: Metres): Place {
+  return [(8 * x) / table.length, (4 * y) / table.width]
+}
+
+export function impossible(table: Table, balls: Balls, ball: string): string | null {
   const place = balls[ball]
   if (!place) return null
   const [x, y] = metres(table, place)
@@ -41,18 +53,54 @@ export function isOffTable(place: Place): boolean {
   return place[0] < -0.3 || place[0] > 8.3 || place[1] < -0.3 || place[1] > 4.3
 }
 
-/** The place itself, or frozen to the rail it nearly touches; to the hundredth of a diamond. */
-export function snapped(table: Table, place: Place): Place {
-  const [x, y] = metres(table, place)
-  if (nearMouth(table, x, y)) return rounded(place)
-  const fit = (v: number, size: number) => {
-    if (Math.abs(v - table.reach) < SNAP_M || (v < table.reach && v > -0.05)) return table.reach
-    if (Math.abs(size - v - table.reach) < SNAP_M || (v > size - table.reach && v < size + 0.05))
-      return size - table.reach
-    return v
-  }
-  const [fx, fy] = [fit(x, table.length), fit(y, table.width)]
-  const [rx, ry] = rounded([(8 * fx) / table.length, (4 * fy) / table.width])
-  return [fx === x ? rx : (8 * fx) / table.length, fy === y ? ry : (4 * fy) / table.width]
+/** The place to the hundredth of a diamond, or exactly at the rail, ball, spot or string that it nearly touches. */
+export function snapped(table: Table, place: Place, balls: Balls = {}, ball = ''): Snapped {
+  if (isOffTable(place)) return { at: place, says: '' }
+  const at = metres(table, place)
+  const touching = againstBall(table, at, balls, ball)
+  if (touching) return touching
+  const spot = spotsOf(table).find((mark) => distance(metres(table, mark.at), at) < SNAP_M.spot)
+  if (spot) return { at: spot.at, says: `on the ${spot.name}` }
+  if (nearMouth(table, ...at)) return { at: rounded(place), says: '' }
+  return againstRails(table, place, at)
 }
+
+function againstBall(table: Table, at: Metres, balls: Balls, ball: string): Snapped | null {
+  for (const [other, place] of Object.entries(balls)) {
+    if (other === ball) continue
+    const there = metres(table, place)
+    const apart = distance(there, at)
+    if (apart < table.radius || Math.abs(apart - 2 * table.radius) > SNAP_M.ball) continue
+    const step = (2 * table.radius) / apart
+    const x = there[0] + step * (at[0] - there[0])
+    const y = there[1] + step * (at[1] - there[1])
+    return { at: diamonds(table, [x, y]), says: `frozen to ${ballName(other).toLowerCase()}` }
+  }
+  return null
+}
+
+function againstRails(table: Table, place: Place, at: Metres): Snapped {
+  const says: string[] = []
+  const fit = (axis: 0 | 1, size: number, low: string, high: string, lines: number[]): number => {
+    const v = at[axis]
+    const perDiamond = size / (axis ? 4 : 8)
+    if (Math.abs(v - table.reach) < SNAP_M.rail || (v < table.reach && v > -0.05)) {
+      says.push(`frozen to the ${low}`)
+      return table.reach / perDiamond
+    }
+    if (Math.abs(size - v - table.reach) < SNAP_M.rail || (v > size - table.reach && v < size + 0.05)) {
+      says.push(`frozen to the ${high}`)
+      return (size - table.reach) / perDiamond
+    }
+    const line = lines.find((d) => Math.abs(d * perDiamond - v) < SNAP_M.string)
+    return line ?? rounded(place)[axis]
+  }
+  const string = stringOf(table)
+  const x = fit(0, table.length, 'head rail', 'foot rail', [string, 4, 6])
+  const y = fit(1, table.width, 'near long rail', 'far long rail', [2])
+  if (!says.length && x === string) says.push('on the head string')
+  return { at: [x, y], says: says.join(' and ') }
+}
+
+const distance = (a: Metres, b: Metres) => Math.hypot(a[0] - b[0], a[1] - b[1])
 const rounded = ([x, y]: Place): Place => [Math.round(x * 100) / 100, Math.round(y * 100) / 100]

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
-import { answered, api, type KeptLayout } from '@/api/client'
+import { answered, api, type KeptLayout, type Stroke } from '@/api/client'
 import { useSession } from './session'
 
 export type Place = [number, number]
@@ -17,6 +17,10 @@ export interface Situation {
   ball_on?: string | null
   free_ball?: boolean
 }
+/** A stroke of the user's own that is weighed with the layout. */
+export interface OwnStroke extends Stroke {
+  name: string
+}
 /** A race as it stands; none when the rack stands alone. */
 export interface Race {
   race_to: number
@@ -31,6 +35,7 @@ export interface LayoutDocument {
   game: string
   balls: Record<string, Place>
   situation: Situation
+  strokes?: OwnStroke[]
   [unknown: string]: unknown
 }
 interface Scene {
@@ -68,6 +73,13 @@ export function emptyDocument(): LayoutDocument {
     balls: {},
     situation: { shooter: 'me', ball_in_hand: false, my_fouls: 0, their_fouls: 0 },
   }
+}
+
+/** The same as far as files and studies keep a stroke's numbers. */
+export function isSameStroke(one: Stroke, two: Stroke): boolean {
+  const numbers = (s: Stroke) => [s.aim_deg, s.speed_mps, s.side, s.height, s.elevation_deg]
+  const other = numbers(two)
+  return numbers(one).every((value, i) => Math.abs((value ?? 0) - (other[i] ?? 0)) < 1e-3)
 }
 
 const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
@@ -115,7 +127,12 @@ export const useLayout = defineStore('layout', () => {
   const undo = () => step(past, future)
   const redo = () => step(future, past)
 
-  const place = (ball: string, at: Place) => change((s) => (s.document.balls[ball] = at))
+  /** Put a ball somewhere; the cue ball put down by hand is no longer in hand. */
+  const place = (ball: string, at: Place) =>
+    change((s) => {
+      s.document.balls[ball] = at
+      if (ball === 'cue') s.document.situation.ball_in_hand = false
+    })
   const remove = (ball: string) => change((s) => Reflect.deleteProperty(s.document.balls, ball))
   const has = (part: string) => gameOf(document.value.game).has.includes(part)
   const setRace = (race: Race | null) => change((s) => (s.race = race))
@@ -135,11 +152,27 @@ export const useLayout = defineStore('layout', () => {
       )
     })
   }
-  const clear = () => change((s) => (s.document.balls = {}))
+  const clear = () =>
+    change((s) => {
+      s.document.balls = {}
+      delete s.document.strokes
+    })
+  const addStroke = (stroke: OwnStroke) =>
+    change((s) => (s.document.strokes = [...(s.document.strokes ?? []), stroke]))
+  const removeStroke = (stroke: Stroke) =>
+    change((s) => {
+      const left = (s.document.strokes ?? []).filter((own) => !isSameStroke(own, stroke))
+      if (left.length) s.document.strokes = left
+      else delete s.document.strokes
+    })
   function turn(kind: 'mirror' | 'half-turn') {
     change((s) => {
       for (const [ball, [x, y]] of Object.entries(s.document.balls)) {
         s.document.balls[ball] = kind === 'mirror' ? [x, 4 - y] : [8 - x, 4 - y]
+      }
+      for (const own of s.document.strokes ?? []) {
+        own.aim_deg = kind === 'mirror' ? -own.aim_deg : own.aim_deg + (own.aim_deg > 0 ? -180 : 180)
+        if (kind === 'mirror') own.side = -(own.side ?? 0)
       }
     })
   }
@@ -186,6 +219,6 @@ export const useLayout = defineStore('layout', () => {
 
   return {
     scene, document, tableName, name, id, selected, missing, isKept, past, future,
-    change, undo, redo, place, remove, situate, has, setRace, playGame, clear, turn, load, save, restore,
+    change, undo, redo, place, remove, situate, has, setRace, playGame, clear, addStroke, removeStroke, turn, load, save, restore,
   } // prettier-ignore
 })

@@ -1,6 +1,9 @@
 import { defineStore } from 'pinia'
-import { ref } from 'vue'
+import { ref, watch } from 'vue'
 import { answered, api, useToken, type Player, type Table } from '@/api/client'
+
+export type Units = 'cm' | 'in'
+const UNITS = 'partita-units'
 
 /** Who is signed in, and what everybody's screen needs: tables to draw and players to choose. */
 export const useSession = defineStore('session', () => {
@@ -27,5 +30,9 @@ export const useSession = defineStore('session', () => {
     took(await answered(api.POST('/api/accounts', { body: { username: name, password } })))
   const signOut = async () => took(await answered(api.DELETE('/api/session')))
 
-  return { username, known, tables, players, open, signIn, register, signOut }
+  /** Measures for ring marks; this browser remembers the choice. */
+  const units = ref<Units>(localStorage.getItem(UNITS) === 'in' ? 'in' : 'cm')
+  watch(units, (now) => localStorage.setItem(UNITS, now))
+
+  return { units, username, known, tables, players, open, signIn, register, signOut }
 })

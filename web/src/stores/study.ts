@@ -1,14 +1,22 @@
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { answered, api, problemsOf, type Drawing, type Option, type Problem, type Study } from '@/api/client'
-import { useLayout, type Situation } from './layout'
+import { isSameStroke, useLayout, type OwnStroke, type Situation } from './layout'
 
 const POLL_MS = 150
 const ACTIVE = ['queued', 'running', 'stopping']
 
 export type Aim = 'all' | 'attack' | 'safe' | 'two-way'
-/** What stays the same about a line while the ledger refines and reorders. */
-export const keyOf = (option: Option) => JSON.stringify(option.stroke)
+/** What stays the same about a line while the ledger refines, reorders and finds better strokes for it. */
+export function keyOf(o: Option): string {
+  return o.source === 'own'
+    ? JSON.stringify(o.stroke)
+    : JSON.stringify([o.kind, o.name, o.target, o.potted, o.pocket, o.route, o.via, o.behind, o.hit_side])
+}
+/** Executions of each leader: what Weigh asks for, how much more Refine does, and the server's most. */
+const SAMPLES = 1000
+export const MORE = 4
+const MOST_SAMPLES = 20_000
 
 /** The study on the screen: asked, followed while it refines, one of its options drawn. */
 export const useStudy = defineStore('study', () => {
@@ -24,7 +32,18 @@ export const useStudy = defineStore('study', () => {
 
   const result = computed(() => study.value?.document ?? null)
   const options = computed(() => result.value?.options ?? [])
-  const shown = computed(() => options.value.filter((o) => filter.value === 'all' || o.aim === filter.value))
+  const shown = computed(() => inOrder.value.filter((o) => filter.value === 'all' || o.aim === filter.value))
+  /** While somebody points at a line, lines stay where they are; then they fall into their order. */
+  const held = ref<string[] | null>(null)
+  const hold = () => (held.value ??= options.value.map(keyOf))
+  const letGo = () => (held.value = null)
+  const inOrder = computed(() => {
+    const order = held.value
+    if (!order) return options.value
+    const place = (o: Option) => (order.indexOf(keyOf(o)) + 1 || order.length + 1) - 1
+    return [...options.value].sort((a, b) => place(a) - place(b))
+  })
+  const isHeld = computed(() => inOrder.value.some((o, i) => o !== options.value[i]))
   const running = computed(() => asking.value || (!!study.value && ACTIVE.includes(study.value.status)))
   const place = computed(() => options.value.findIndex((o) => keyOf(o) === chosen.value))
   const option = computed(() => options.value[place.value] ?? null)
@@ -38,18 +57,21 @@ export const useStudy = defineStore('study', () => {
   const stale = computed(() => {
     const question = study.value?.question as
       | {
-          document: Record<'balls' | 'situation' | 'table' | 'game', unknown>
+          document: Record<'balls' | 'situation' | 'table' | 'game', unknown> & { strokes?: OwnStroke[] }
           players: Record<string, string>
           match?: Record<string, unknown> | null
         }
       | undefined
     if (!question) return false
-    const { balls, table, game } = layout.document
+    const { balls, table, game, strokes } = layout.document
     const situation = seldom(layout.document.situation)
     const { document } = question
     const asked = [document.balls, document.situation, document.table, document.game]
     const race = layout.scene.race ? { breaks: 'alternate', ...layout.scene.race } : null
+    const [own, others] = [strokes ?? [], document.strokes ?? []]
     return (
+      own.length !== others.length ||
+      own.some((stroke, i) => !isSameStroke(stroke, others[i] as OwnStroke)) ||
       !sameThing(asked, [balls, situation, table, game]) ||
       !sameThing(question.players, players()) ||
       !sameThing(question.match ?? null, race)
@@ -58,9 +80,16 @@ export const useStudy = defineStore('study', () => {
 
   const players = () => ({ me: layout.scene.me, them: layout.scene.them })
 
-  async function weigh() {
+  const samples = computed(() =>
+    Number((study.value?.question as { samples?: number } | undefined)?.samples ?? 0),
+  )
+  const canRefine = computed(() => !running.value && !!result.value?.settled && samples.value < MOST_SAMPLES)
+  /** The same question with more executions; what is chosen stays chosen. */
+  const refine = () => weigh(Math.min(MOST_SAMPLES, MORE * samples.value), true)
+  async function weigh(executions = SAMPLES, again = false) {
     problems.value = []
     asking.value = true
+    const kept = again && touched ? chosen.value : null
     try {
       const race = layout.scene.race ? { ...layout.scene.race, breaks: 'alternate' as const } : null
       const body = {
@@ -69,7 +98,12 @@ export const useStudy = defineStore('study', () => {
         layout: layout.isKept ? layout.id : null,
         match: race,
       }
-      take(await answered(api.POST('/api/studies', { body: { seed: 1, samples: 1000, ...body } })), true)
+      take(
+        await answered(api.POST('/api/studies', { body: { seed: 1, samples: executions, ...body } })),
+        true,
+      )
+      if (kept) chosen.value = kept
+      else touched = false
     } catch (error) {
       problems.value = problemsOf(error)
     } finally {
@@ -79,13 +113,16 @@ export const useStudy = defineStore('study', () => {
   function take(next: Study, fresh = false) {
     study.value = next
     if (fresh) {
+      held.value = null
       chosen.value = null
       pinnedKey.value = null
       drawing.value = null
       follow += 1
       void poll(follow)
     }
-    if (!option.value) chosen.value = options.value[0] ? keyOf(options.value[0]) : null
+    // A refined study may not have come to the chosen line yet.
+    const wait = touched && next.status !== 'done' && !next.document?.settled
+    if (!option.value && !wait) chosen.value = options.value[0] ? keyOf(options.value[0]) : null
   }
   async function poll(mine: number) {
     while (mine === follow && study.value && ACTIVE.includes(study.value.status)) {
@@ -134,7 +171,8 @@ export const useStudy = defineStore('study', () => {
     chosen.value = null
   }
 
-  watch([() => study.value?.id, chosen, () => study.value?.status], async () => {
+  const struck = computed(() => JSON.stringify(option.value?.stroke))
+  watch([() => study.value?.id, struck, () => study.value?.status], async () => {
     const [id, at, key] = [study.value?.id, place.value, chosen.value]
     if (id === undefined || at < 0) return
     try {
@@ -149,7 +187,7 @@ export const useStudy = defineStore('study', () => {
   })
 
   return {
-    study, result, options, shown, option, pinned, pin, unpin, place, chosen, drawing, filter, problems, asking, running, stale,
+    study, result, options, shown, hold, letGo, isHeld, samples, canRefine, refine, option, pinned, pin, unpin, place, chosen, drawing, filter, problems, asking, running, stale,
     weigh, choose, stop, keep, open, close,
   } // prettier-ignore
 })

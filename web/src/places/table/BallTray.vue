@@ -10,7 +10,11 @@ const session = useSession()
 
 /** Of the reds only the next one, with how many there are. */
 const reds = computed(() => layout.missing.filter(isRed))
-const shown = computed(() => layout.missing.filter((ball) => !isRed(ball) || ball === reds.value[0]))
+const shown = computed(() =>
+  layout.missing.filter((ball) =>
+    ball === 'cue' ? !layout.document.situation.ball_in_hand : !isRed(ball) || ball === reds.value[0],
+  ),
+)
 /** A tapped ball goes to the first free place along the centre of the table. */
 function putOn(ball: string) {
   const table = session.tables.find((t) => t.name === layout.tableName)

@@ -3,19 +3,23 @@ import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
 import Textarea from 'primevue/textarea'
 import { ref } from 'vue'
-import { answered, api, problemsOf, type Problem } from '@/api/client'
+import { answered, api, problemsOf } from '@/api/client'
+import { useGuarded } from '@/api/guarded'
 import { pngFile, svgFile } from '@/drawing/picture'
 import { useLayout, type LayoutDocument } from '@/stores/layout'
+import { useSession } from '@/stores/session'
 import { useStudy } from '@/stores/study'
 import ProblemList from './ProblemList.vue'
 
-defineProps<{ visible: boolean }>()
+const props = defineProps<{ visible: boolean; drawn: () => SVGSVGElement | null }>()
 const emit = defineEmits<{ close: [] }>()
 const layout = useLayout()
 const study = useStudy()
+const session = useSession()
+const UNITS = { cm: 'centimetres', in: 'inches' }
 const text = ref('')
 const notes = ref<string[]>([])
-const problems = ref<Problem[]>([])
+const { problems, guarded } = useGuarded()
 
 function give(content: Blob, ending: string) {
   const name = (layout.name.trim() || 'layout').toLowerCase().replace(/[^a-z0-9]+/g, '-')
@@ -29,13 +33,33 @@ const download = (content: unknown, ending: string) =>
   give(new Blob([JSON.stringify(content, null, 2)], { type: 'application/json' }), `${ending}.json`)
 /** The drawing as it stands: the table, the balls, and whatever of the chosen line is shown. */
 async function picture(kind: 'svg' | 'png') {
-  const svg = document.querySelector<SVGSVGElement>('svg.table')
+  const svg = props.drawn()
   if (!svg) return
   try {
     give(kind === 'svg' ? svgFile(svg) : await pngFile(svg), kind)
   } catch {
     problems.value = [{ where: '', what: 'The picture could not be made', accepted: 'Try the other kind.' }]
   }
+}
+/** One page with ring marks; of the chosen line where it still fits the layout, else of the layout alone. */
+const sheet = () =>
+  guarded(async () => {
+    const name = layout.name.trim() || 'Untitled layout'
+    const { units } = session
+    const id = study.study?.id
+    const asked =
+      id !== undefined && study.place >= 0 && !study.stale
+        ? api.GET('/api/studies/{study_id}/options/{place}/sheet', {
+            params: { path: { study_id: id, place: study.place }, query: { units, title: name } },
+            parseAs: 'blob',
+          })
+        : api.POST('/api/sheets', { body: { name, document: layout.document, units }, parseAs: 'blob' })
+    give((await answered(asked as Promise<{ data?: Blob; response: Response }>)) as Blob, 'pdf')
+  })
+/** The page prints as a sheet of its own. */
+function print() {
+  emit('close')
+  window.setTimeout(() => window.print(), 300)
 }
 async function choose(event: Event) {
   const input = event.target as HTMLInputElement
@@ -84,9 +108,17 @@ async function read() {
         :disabled="!study.result"
         @click="download(study.result, 'partita-study')"
       />
+      <Button label="Shot sheet, PDF" variant="outlined" size="small" @click="sheet" />
+      <Button label="Print" variant="outlined" size="small" @click="print" />
       <Button label="Drawing, SVG" variant="outlined" size="small" @click="picture('svg')" />
       <Button label="Drawing, PNG" variant="outlined" size="small" @click="picture('png')" />
     </div>
+    <fieldset class="units">
+      <legend>Ring marks in</legend>
+      <label v-for="(words, unit) in UNITS" :key="unit">
+        <input v-model="session.units" type="radio" name="units" :value="unit" /> {{ words }}
+      </label>
+    </fieldset>
     <label for="file-text">Open a layout file, or paste its text</label>
     <input type="file" accept=".json,application/json" aria-label="Layout file" @change="choose" />
     <Textarea id="file-text" v-model="text" rows="9" fluid spellcheck="false" />
@@ -102,6 +134,25 @@ async function read() {
   flex-wrap: wrap;
   gap: 8px;
   margin-bottom: 12px;
+}
+.units {
+  display: flex;
+  gap: 4px 16px;
+  border: 0;
+  padding: 0;
+  margin: 0 0 12px;
+}
+.units legend {
+  float: left;
+  margin-right: 12px;
+}
+.units label {
+  font-weight: 400;
+  margin: 0;
+}
+.units input {
+  margin: 0;
+  accent-color: var(--brass);
 }
 label {
   display: block;

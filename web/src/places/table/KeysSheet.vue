@@ -1,18 +1,20 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog'
+import { LAYERS } from '@/stores/layers'
 
 defineProps<{ visible: boolean }>()
 defineEmits<{ close: [] }>()
 const keys = [
   ['W', 'weigh the layout'],
+  ['G', 'go on: weigh again with more executions'],
   ['T', 'type a place'],
   ['Arrows', 'nudge the chosen ball; finer with Shift'],
   ['Delete', 'take the chosen ball off'],
   ['Ctrl Z', 'undo; with Shift, redo'],
   ['M', 'mirror across the long axis'],
   ['H', 'turn the table half round'],
-  ['F', 'show or hide the fan of executions'],
-  ['R', 'show or hide resting places'],
+  ['C', 'aim a shot of my own; arrows then turn the aim and change the speed'],
+  ...LAYERS.map(({ letter, says }) => [letter, `show or hide ${says}`]),
   ['B', 'a new rack after the break'],
   ['P', 'pin the chosen line beside the next one, or let it go'],
   ['V', 'play the drawn shot in time, or pause it'],

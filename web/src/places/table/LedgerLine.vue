@@ -24,7 +24,7 @@ const make = computed(() =>
     <button type="button" class="line" :class="{ chosen }" :aria-pressed="chosen" @click="$emit('choose')">
       <span class="rank">{{ rank }}</span>
       <span class="what">
-        <b>{{ option.name }}</b>
+        <b>{{ option.name }}<span v-if="option.source === 'own'" class="mine">my shot</span></b>
         <span class="kind"
           ><span :class="['aim', option.aim]">{{ aim?.mark }} {{ aim?.word }}</span> {{ option.detail
           }}<template v-if="make">; {{ make }}</template></span
@@ -75,6 +75,15 @@ const make = computed(() =>
 .kind {
   color: var(--muted);
   font-size: 13px;
+}
+.mine {
+  margin-left: 7px;
+  padding: 1px 7px;
+  border: 1px solid var(--brass);
+  border-radius: 9px;
+  color: var(--brass);
+  font-size: 12px;
+  white-space: nowrap;
 }
 .aim {
   font-weight: 700;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useLayout } from '@/stores/layout'
-import { keyOf, useStudy, type Aim } from '@/stores/study'
+import { keyOf, MORE, useStudy, type Aim } from '@/stores/study'
 import { AIM_MARKS, ENDINGS } from './endings'
 import LedgerLine from './LedgerLine.vue'
 import ProgressLine from './ProgressLine.vue'
@@ -33,9 +33,19 @@ const progress = computed(() => (study.running ? Math.max(0.04, study.study?.pro
   <section class="ledger sheet" aria-label="Ledger of options" :class="{ stale: study.stale }">
     <header>
       <h2>Ledger</h2>
-      <span class="muted">chance {{ who }} the rack</span>
+      <span class="muted">{{ who }} the rack</span>
       <span class="state" aria-live="polite">{{ state }}</span>
+      <button
+        v-if="study.canRefine && !study.stale"
+        type="button"
+        class="refine"
+        :title="`Weigh again with ${MORE} times as many executions: intervals half as wide (G)`"
+        @click="study.refine()"
+      >
+        Refine
+      </button>
       <ProgressLine v-if="study.study" label="Weighing" :share="progress" />
+      <p v-if="study.isHeld" class="held">In their old order while you point at them.</p>
       <div v-if="study.options.length" class="filters" role="group" aria-label="Show">
         <button
           v-for="f in filters"
@@ -48,7 +58,15 @@ const progress = computed(() => (study.running ? Math.max(0.04, study.study?.pro
         </button>
       </div>
     </header>
-    <ol v-if="study.options.length" class="lines">
+    <TransitionGroup
+      v-if="study.options.length"
+      tag="ol"
+      name="line"
+      class="lines"
+      @pointerenter="study.running && study.hold()"
+      @pointermove="study.running && study.hold()"
+      @pointerleave="study.letGo()"
+    >
       <LedgerLine
         v-for="option in lines"
         :key="keyOf(option)"
@@ -58,11 +76,13 @@ const progress = computed(() => (study.running ? Math.max(0.04, study.study?.pro
         :chosen="study.chosen === keyOf(option)"
         @choose="study.choose(option)"
       />
-      <li v-if="few && study.shown.length > lines.length" class="all">
+      <li v-if="few && study.shown.length > lines.length" key="all" class="all">
         <button type="button" @click="few = false">Show all {{ study.shown.length }} lines</button>
       </li>
-      <li v-if="!study.shown.length" class="empty muted">No option of this kind was found here.</li>
-    </ol>
+      <li v-if="!study.shown.length" key="none" class="empty muted">
+        No option of this kind was found here.
+      </li>
+    </TransitionGroup>
     <div v-else class="empty muted">
       <p v-if="study.study?.status === 'failed'">{{ study.study.failure }}</p>
       <p v-else-if="study.running">Looking at every pot, and sweeping the table for safeties and kicks …</p>
@@ -141,6 +161,23 @@ h2 {
   background: var(--ink);
   color: var(--sheet);
 }
+.refine {
+  font: 600 13px var(--sans);
+  padding: 2px 0;
+  border: 0;
+  background: none;
+  color: var(--brass);
+  cursor: pointer;
+}
+.held {
+  flex-basis: 100%;
+  margin: 0;
+  font-size: 12.5px;
+  color: var(--muted);
+}
+.line-move {
+  transition: transform 0.25s;
+}
 .lines {
   list-style: none;
   margin: 0;
@@ -171,7 +208,7 @@ footer p {
   border-radius: 2px;
 }
 @media (prefers-reduced-motion: reduce) {
-  .progress span {
+  .line-move {
     transition: none;
   }
 }

@@ -28,4 +28,9 @@ defineProps<{ label: string; share: number }>()
   background: var(--brass);
   transition: width 0.2s;
 }
+@media (prefers-reduced-motion: reduce) {
+  .progress span {
+    transition: none;
+  }
+}
 </style>

@@ -22,15 +22,15 @@ function take(event: Event) {
   display: inline-flex;
   align-items: center;
   gap: 5px;
-  min-height: 32px;
-  padding: 0 4px 0 10px;
-  border: 1px solid var(--hairline);
-  border-radius: 7px;
-  background: var(--sheet);
-  font-size: 13px;
+  padding: 0 0 0 2px;
+  border-bottom: 1px solid var(--hairline);
+  font-size: 13.5px;
+}
+.number:hover {
+  border-bottom-color: var(--brass);
 }
 input {
-  width: 52px;
+  width: 44px;
   border: 0;
   background: transparent;
   color: var(--ink);

@@ -28,4 +28,25 @@ const name = computed(() => props.options.find((o) => o.key === chosen.value)?.n
 .before {
   margin-right: 0.35em;
 }
+/* The scene reads as one line of a scorebook: words with a rule under them, not a row of boxes. */
+.p-select {
+  border: 0;
+  border-bottom: 1px solid var(--hairline);
+  border-radius: 0;
+  background: transparent;
+}
+.p-select:hover {
+  border-bottom-color: var(--brass);
+}
+.p-select :deep(.p-select-label) {
+  padding: 4px 0 4px 2px;
+  font-size: 13.5px;
+}
+.p-select :deep(.p-select-dropdown) {
+  width: 17px;
+}
+.p-select :deep(.p-select-dropdown-icon) {
+  width: 9px;
+  height: 9px;
+}
 </style>

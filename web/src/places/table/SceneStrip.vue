@@ -16,7 +16,7 @@ const unfolded = ref(false)
 const theme = ref(document.documentElement.dataset.theme ?? 'day')
 
 const players = computed(() =>
-  session.players.map((p) => ({ key: p.key, name: p.own ? p.name : `${p.name} (level)` })),
+  session.players.map((p) => ({ key: p.key, name: p.own ? p.name : `${p.name} level` })),
 )
 const tables = [
   { key: 'pool-9ft', name: '9-foot table' },
@@ -135,8 +135,8 @@ function turnLights() {
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 8px 14px;
-  padding: 10px 16px;
+  gap: 4px 14px;
+  padding: 8px 16px 9px;
   border-bottom: 1px solid var(--hairline);
 }
 .title {
@@ -174,7 +174,7 @@ function turnLights() {
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 6px;
+  gap: 4px 12px;
 }
 .unfold {
   display: none;

@@ -3,8 +3,16 @@ import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
 import { ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { answered, api, problemsOf, type KeptLayout, type Problem, type StudySummary } from '@/api/client'
-import { emptyDocument, useLayout } from '@/stores/layout'
+import {
+  answered,
+  api,
+  problemsOf,
+  type KeptLayout,
+  type Problem,
+  type Recent,
+  type StudySummary,
+} from '@/api/client'
+import { emptyDocument, GAMES, useLayout } from '@/stores/layout'
 import { useStudy } from '@/stores/study'
 import ProblemList from './ProblemList.vue'
 
@@ -15,14 +23,16 @@ const layout = useLayout()
 const study = useStudy()
 const layouts = ref<KeptLayout[]>([])
 const studies = ref<StudySummary[]>([])
+const recent = ref<Recent[]>([])
 const problems = ref<Problem[]>([])
 
 async function look() {
   problems.value = []
   try {
-    ;[layouts.value, studies.value] = await Promise.all([
+    ;[layouts.value, studies.value, recent.value] = await Promise.all([
       answered(api.GET('/api/layouts')),
       answered(api.GET('/api/studies')),
+      answered(api.GET('/api/studies/recent')),
     ])
   } catch (error) {
     problems.value = problemsOf(error)
@@ -53,6 +63,14 @@ async function removeStudy(id: number) {
 }
 const when = (time: string) =>
   new Date(time).toLocaleDateString(undefined, { day: 'numeric', month: 'short' })
+const moment = (time: string) =>
+  new Date(time).toLocaleString(undefined, {
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+  })
+const gameName = (key: string) => GAMES.find((g) => g.key === key)?.name ?? key
 watch(
   () => props.visible,
   (visible) => visible && void look(),
@@ -102,6 +120,19 @@ watch(
         />
       </li>
     </ul>
+    <template v-if="recent.length">
+      <h3>Lately weighed</h3>
+      <ul>
+        <li v-for="item in recent" :key="item.id">
+          <button type="button" class="open" @click="go('study', item.id)">
+            {{ item.best || 'nothing found' }}
+            <span class="muted"
+              >{{ gameName(item.game) }}, {{ item.balls }} balls · {{ moment(item.created) }}</span
+            >
+          </button>
+        </li>
+      </ul>
+    </template>
   </Dialog>
 </template>
 

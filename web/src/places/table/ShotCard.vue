@@ -1,22 +1,20 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Option } from '@/api/client'
-import { BALL_COLOURS } from '@/drawing/balls'
+import { isSameStroke, useLayout } from '@/stores/layout'
 import { useStudy } from '@/stores/study'
 import { ENDINGS, percent, pocketWords } from './endings'
+import HitDiscs from './HitDiscs.vue'
 import PlayedLine from './PlayedLine.vue'
+import TipClock from './TipClock.vue'
 
 const props = defineProps<{ option: Option }>()
 const study = useStudy()
+const layout = useLayout()
+const own = computed(() =>
+  layout.document.strokes?.find((stroke) => isSameStroke(stroke, props.option.stroke)),
+)
 
-const thickness = computed(() => {
-  const f = props.option.fullness
-  const word =
-    f >= 0.875 ? 'Full' : f >= 0.625 ? 'Three-quarter' : f >= 0.375 ? 'Half' : f >= 0.18 ? 'Quarter' : 'Thin'
-  return f >= 0.875 ? word : `${word}, its ${props.option.hit_side}`
-})
-const offset = computed(() => (1 - props.option.fullness) * 44 * (props.option.hit_side === 'right' ? -1 : 1))
-const target = computed(() => BALL_COLOURS[props.option.target ?? '1'])
 /** Scratches with their share as sampled; then what a stroke that goes a little wrong may do. */
 const watch = computed(() => [
   ...Object.entries((props.option.leave.scratch ?? {}) as Record<string, number>)
@@ -39,28 +37,25 @@ const endings = computed(() =>
   <section class="card sheet" aria-label="Shot card">
     <div>
       <h3>Aim</h3>
-      <svg viewBox="-60 -30 120 60" width="118" role="img" :aria-label="thickness">
-        <circle r="22" :cx="0" :fill="target" stroke="#0006" />
-        <circle r="22" :cx="-offset" fill="#fbf8ee" fill-opacity="0.86" stroke="var(--ink)" />
-      </svg>
-      <b>{{ thickness }}</b>
-      <span class="muted">cut {{ Math.abs(option.cut_deg).toFixed(0) }}°</span>
+      <HitDiscs :option="option" />
     </div>
     <div>
       <h3>Tip</h3>
-      <svg viewBox="-30 -30 60 60" width="62" role="img" :aria-label="option.tip">
-        <circle r="28" fill="#fbf8ee" stroke="var(--ink)" />
-        <circle r="14" fill="none" stroke="#8b8b85" stroke-dasharray="3 3" />
-        <path d="M-28 0H28M0-28V28" stroke="#c9c3b2" />
-        <circle r="5" :cx="28 * option.stroke.side" :cy="-28 * option.stroke.height" fill="#85590c" />
-      </svg>
+      <TipClock :side="option.stroke.side" :height="option.stroke.height" :words="option.tip" />
       <b>{{ option.tip }}</b>
       <span class="muted">{{ option.detail.split(',')[0] }}</span>
     </div>
     <div>
       <h3>Speed</h3>
       <span class="speed">{{ option.detail.split(', ').at(-1) }}</span>
-      <span class="muted">{{ option.stroke.speed_mps.toFixed(1) }} m/s</span>
+      <span class="muted"
+        >{{ option.stroke.speed_mps.toFixed(1) }} m/s,
+        {{
+          option.stroke.elevation_deg
+            ? `butt raised ${Math.round(option.stroke.elevation_deg)}°`
+            : 'cue level'
+        }}</span
+      >
       <template v-if="watch.length">
         <h3 class="watch">Watch</h3>
         <ul>
@@ -71,6 +66,9 @@ const endings = computed(() =>
     <div class="why">
       <h3>
         {{ isBest ? 'Why this one' : 'How it ends' }}
+        <button v-if="own" type="button" class="pin" @click="layout.removeStroke(own)">
+          Take my shot out
+        </button>
         <button
           type="button"
           class="pin"
@@ -121,6 +119,7 @@ h3 {
 }
 .pin {
   float: right;
+  margin-left: 14px;
   font: 600 12.5px var(--sans);
   color: var(--brass);
   background: none;

@@ -4,19 +4,26 @@ import { useRoute, useRouter } from 'vue-router'
 import { answered, api } from '@/api/client'
 import { useGuarded } from '@/api/guarded'
 import TableDrawing from '@/drawing/TableDrawing.vue'
+import { useInHand } from '@/stores/inhand'
+import { useLayers } from '@/stores/layers'
 import { useLayout, type LayoutDocument, type Place, type Race } from '@/stores/layout'
+import { useOwnShot } from '@/stores/ownshot'
 import { useSession } from '@/stores/session'
 import { useStudy } from '@/stores/study'
+import AnswerBar from './AnswerBar.vue'
 import BallTray from './BallTray.vue'
 import CompareCard from './CompareCard.vue'
 import DoubtCard from './DoubtCard.vue'
 import FileDialog from './FileDialog.vue'
 import KeysSheet from './KeysSheet.vue'
-import LayerTools from './LayerTools.vue'
+import LayerBar from './LayerBar.vue'
 import LedgerSheet from './LedgerSheet.vue'
+import OwnShotCard from './OwnShotCard.vue'
 import PlaceLine from './PlaceLine.vue'
+import PrintSheet from './PrintSheet.vue'
 import ProblemList from './ProblemList.vue'
 import SceneStrip from './SceneStrip.vue'
+import SetupTools from './SetupTools.vue'
 import ShelfDialog from './ShelfDialog.vue'
 import ShotCard from './ShotCard.vue'
 import TimeLine from './TimeLine.vue'
@@ -25,11 +32,12 @@ import { useTableKeys } from './useTableKeys'
 const session = useSession()
 const layout = useLayout()
 const study = useStudy()
+const own = useOwnShot()
+const hand = useInHand()
+const layers = useLayers()
 const route = useRoute()
 const router = useRouter()
 
-const fan = ref(true)
-const rests = ref(true)
 const open = ref<'shelf' | 'files' | 'keys' | null>(null)
 const words = ref('')
 const time = ref<number | null>(null)
@@ -37,15 +45,26 @@ const clock = ref<InstanceType<typeof TimeLine> | null>(null)
 const { problems, guarded } = useGuarded()
 const upright = ref(false)
 const line = ref<InstanceType<typeof PlaceLine> | null>(null)
+const bar = ref<InstanceType<typeof LayerBar> | null>(null)
+const surface = ref<InstanceType<typeof TableDrawing> | null>(null)
 const table = computed(() => session.tables.find((t) => t.name === layout.tableName) ?? session.tables[0])
-const drawing = computed(() => (study.stale ? null : study.drawing))
-const inHand = computed(() =>
-  layout.document.situation.ball_in_hand && !study.stale
-    ? ((study.result?.cue ?? null) as Place | null)
-    : null,
-)
+const drawing = computed(() => own.trial?.drawing ?? (study.stale || own.stroke ? null : study.drawing))
+/** Where the cue ball in hand goes: as one's own shot, a study, or the best place by a glance has it. */
+const inHand = computed<Place | null>(() => {
+  if (!layout.document.situation.ball_in_hand) return null
+  const tried = own.trial?.drawing.paths.cue?.[0]?.slice(1) as Place | undefined
+  const studied = study.stale ? null : (study.result?.cue as Place | undefined)
+  const best = hand.best?.slice(0, 2) as Place | undefined
+  return tried ?? studied ?? best ?? null
+})
 const all = computed(() => [...problems.value, ...study.problems])
 
+const ledger = ref<InstanceType<typeof LedgerSheet> | null>(null)
+const ledgerSeen = ref(false)
+const watcher = new IntersectionObserver(([entry]) => (ledgerSeen.value = !!entry?.isIntersecting), {
+  rootMargin: '0px 0px -25% 0px',
+})
+const showLedger = () => (ledger.value?.$el as HTMLElement | undefined)?.scrollIntoView({ block: 'start' })
 const narrow = window.matchMedia('(max-width: 760px)')
 const fit = () => (upright.value = narrow.matches)
 
@@ -93,7 +112,9 @@ async function save() {
 async function say(words: string): Promise<boolean> {
   await guarded(async () => {
     for (const phrase of words.split(/[;·\n]/).filter((part) => part.trim())) {
-      const spoken = await answered(api.POST('/api/places', { body: { table: layout.tableName, phrase } }))
+      const { game, balls } = layout.document
+      const body = { table: layout.tableName, game, balls, phrase }
+      const spoken = await answered(api.POST('/api/places', { body }))
       if (spoken.place) layout.place(spoken.ball, spoken.place as Place)
       else layout.remove(spoken.ball)
       layout.selected = spoken.place ? spoken.ball : null
@@ -118,17 +139,21 @@ useTableKeys({
   pin: () => study.pin(),
   play: () => clock.value?.play(),
   type: () => line.value?.focus(),
-  fan: () => (fan.value = !fan.value),
-  rests: () => (rests.value = !rests.value),
+  refine: () => void (study.canRefine && study.refine()),
+  words: () => bar.value?.read(),
   keys: () => (open.value = 'keys'),
   shelf: () => (open.value = 'shelf'),
 })
 onMounted(() => {
   fit()
   narrow.addEventListener('change', fit)
+  if (ledger.value) watcher.observe(ledger.value.$el as HTMLElement)
   void guarded(openAddress)
 })
-onUnmounted(() => narrow.removeEventListener('change', fit))
+onUnmounted(() => {
+  narrow.removeEventListener('change', fit)
+  watcher.disconnect()
+})
 watch(
   () => [route.name, route.params.layoutId, route.params.studyId],
   () => void guarded(openAddress),
@@ -144,6 +169,12 @@ watch(
 
 <template>
   <div class="place">
+    <PrintSheet
+      v-if="table"
+      :table="table"
+      :option="study.stale ? null : study.option"
+      :drawing="study.stale ? null : study.drawing"
+    />
     <SceneStrip
       @weigh="study.weigh()"
       @stop="study.stop()"
@@ -152,7 +183,7 @@ watch(
       @files="open = 'files'"
       @keys="open = 'keys'"
     />
-    <main class="work">
+    <main class="work" :class="{ aiming: own.stroke }">
       <h1 class="visually-hidden">The table: {{ layout.name || 'untitled layout' }}</h1>
       <section class="left" aria-label="The layout">
         <div class="stage">
@@ -160,32 +191,41 @@ watch(
           <div class="bed" :class="{ upright }">
             <TableDrawing
               v-if="table"
+              ref="surface"
               :table="table"
               :balls="layout.document.balls"
               :selected="layout.selected"
               :drawing="drawing"
               :in-hand="inHand"
+              :worth="hand.places"
               :upright="upright"
-              :fan="fan"
-              :rests="rests"
+              :shown="layers.shown"
               :time="time"
+              :aim-deg="own.stroke?.aim_deg ?? null"
               @select="layout.selected = $event"
               @place="layout.place"
               @remove="layout.remove"
               @explain="words = $event"
+              @aim="own.set({ aim_deg: $event })"
             />
             <p v-if="words" class="words" aria-live="polite">{{ words }}</p>
           </div>
         </div>
         <div class="under">
           <PlaceLine ref="line" :say="say" />
-          <LayerTools v-model:fan="fan" v-model:rests="rests" @rack="rack" />
+          <SetupTools @rack="rack" />
         </div>
-        <TimeLine v-if="drawing" ref="clock" v-model="time" :seconds="drawing.seconds" />
+        <div class="under">
+          <LayerBar ref="bar" class="bar" :drawing="drawing" />
+          <TimeLine v-if="drawing" ref="clock" v-model="time" :seconds="drawing.seconds" />
+        </div>
         <ProblemList :problems="all" />
       </section>
-      <LedgerSheet class="right" />
-      <div v-if="study.option && study.result" class="shot">
+      <LedgerSheet ref="ledger" class="right" />
+      <div v-if="own.stroke" class="shot">
+        <OwnShotCard />
+      </div>
+      <div v-else-if="study.option && study.result" class="shot">
         <CompareCard
           v-if="study.pinned && study.pinned !== study.option"
           :pinned="study.pinned"
@@ -196,8 +236,9 @@ watch(
         <DoubtCard :option="study.option" />
       </div>
     </main>
+    <AnswerBar v-if="!own.stroke && !ledgerSeen" @open="showLedger" />
     <ShelfDialog :visible="open === 'shelf'" @close="open = null" />
-    <FileDialog :visible="open === 'files'" @close="open = null" />
+    <FileDialog :visible="open === 'files'" :drawn="() => surface?.picture() ?? null" @close="open = null" />
     <KeysSheet :visible="open === 'keys'" @close="open = null" />
   </div>
 </template>
@@ -215,6 +256,11 @@ watch(
   gap: 10px 16px;
   padding: 12px 16px 16px;
   align-items: start;
+}
+@media print {
+  .place > :not(.print) {
+    display: none;
+  }
 }
 .left {
   grid-area: left;
@@ -261,6 +307,9 @@ watch(
   gap: 12px;
   align-items: center;
 }
+.bar {
+  align-self: start;
+}
 .right {
   grid-area: right;
   position: sticky;
@@ -271,6 +320,9 @@ watch(
   .work {
     grid-template: 'left' auto 'right' auto 'shot' auto / minmax(0, 1fr);
     padding: 10px;
+  }
+  .work.aiming {
+    grid-template: 'left' auto 'shot' auto 'right' auto / minmax(0, 1fr);
   }
   .right {
     position: static;

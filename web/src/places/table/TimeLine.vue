@@ -64,6 +64,7 @@ defineExpose({ play })
 
 <style scoped>
 .time {
+  min-width: 190px;
   display: flex;
   align-items: center;
   gap: 10px;

@@ -1,0 +1,65 @@
+<script setup lang="ts">
+import { useStudy } from '@/stores/study'
+import { AIM_MARKS } from './endings'
+
+/** On a phone the answer stays in sight below the table; a tap leads to the whole ledger. */
+const study = useStudy()
+defineEmits<{ open: [] }>()
+</script>
+
+<template>
+  <button v-if="study.option" type="button" class="answer" @click="$emit('open')">
+    <span class="what">
+      <b>{{ study.option.name }}</b>
+      <span class="muted">
+        {{ AIM_MARKS[study.option.aim]?.mark }} {{ study.option.detail
+        }}{{ study.stale ? ' · the layout has changed' : study.place === 0 ? ' · best' : '' }}
+      </span>
+    </span>
+    <span class="big" :class="{ stale: study.stale }"
+      >{{ Math.round(100 * study.option.rack_chance.value) }}<small>%</small></span
+    >
+  </button>
+</template>
+
+<style scoped>
+.answer {
+  display: none;
+}
+@media (max-width: 760px) {
+  .answer {
+    position: fixed;
+    z-index: 4;
+    inset: auto 0 0;
+    display: grid;
+    grid-template-columns: 1fr auto;
+    gap: 12px;
+    align-items: center;
+    padding: 8px 16px max(10px, env(safe-area-inset-bottom));
+    border: 0;
+    border-top: 2px solid var(--brass);
+    background: var(--sheet);
+    color: var(--ink);
+    font: inherit;
+    text-align: left;
+    cursor: pointer;
+  }
+}
+.what {
+  display: grid;
+  font-size: 13px;
+}
+.what b {
+  font-size: 15px;
+  line-height: 1.2;
+}
+.big {
+  font: 600 30px/1 var(--serif);
+}
+.stale {
+  opacity: 0.5;
+}
+small {
+  font-size: 15px;
+}
+</style>

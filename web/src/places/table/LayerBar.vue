@@ -1,0 +1,104 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { Drawing } from '@/api/client'
+import { percent } from './endings'
+import { useInHand } from '@/stores/inhand'
+import { LAYERS, useLayers } from '@/stores/layers'
+
+/** The layers of the drawing: each shown or hidden, and all that are shown read out in sentences on demand. */
+const props = defineProps<{ drawing: Drawing | null }>()
+const layers = useLayers()
+const hand = useInHand()
+const reading = ref(false)
+const read = () => (reading.value = !reading.value)
+defineExpose({ read })
+const offered = computed(() => LAYERS.filter(({ key }) => (key === 'hand' ? hand.best : props.drawing)))
+const sentences = computed(() =>
+  LAYERS.filter(({ key }) => layers.shown[key])
+    .map(({ key, name }) => ({
+      name,
+      words: key === 'hand' ? handWords.value : (props.drawing?.words[key] ?? ''),
+    }))
+    .filter(({ words }) => words),
+)
+const handWords = computed(() => {
+  const { best, poorest } = hand
+  if (!best) return ''
+  const chances = `${percent(best[2])} there, ${percent(poorest)} at the poorest place`
+  return `The cue ball in hand is worth most at ${best[0].toFixed(1)}, ${best[1].toFixed(1)}: by a glance ${chances}.`
+})
+</script>
+
+<template>
+  <div v-if="offered.length" class="layers" role="group" aria-label="Layers of the drawing">
+    <button
+      v-for="layer in offered"
+      :key="layer.key"
+      type="button"
+      :aria-pressed="layers.shown[layer.key]"
+      :title="`${layer.says} (${layer.letter})`"
+      @click="layers.turn(layer.key)"
+    >
+      {{ layer.name }}
+    </button>
+    <button
+      type="button"
+      class="read"
+      :aria-expanded="reading"
+      title="The layers in sentences (U)"
+      @click="read"
+    >
+      In words
+    </button>
+    <dl v-show="reading" class="words">
+      <template v-for="sentence in sentences" :key="sentence.name">
+        <dt>{{ sentence.name }}</dt>
+        <dd>{{ sentence.words }}</dd>
+      </template>
+    </dl>
+  </div>
+</template>
+
+<style scoped>
+.layers {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 4px;
+}
+button {
+  font: 500 13px var(--sans);
+  min-height: 30px;
+  padding: 3px 8px;
+  border: 0;
+  border-radius: 7px;
+  background: transparent;
+  color: var(--muted);
+  cursor: pointer;
+}
+button[aria-pressed='true'] {
+  color: var(--ink);
+  font-weight: 600;
+  text-decoration: underline;
+  text-decoration-color: var(--brass);
+  text-decoration-thickness: 2px;
+  text-underline-offset: 4px;
+}
+.read {
+  color: var(--brass);
+  font-weight: 600;
+}
+.words {
+  flex-basis: 100%;
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 2px 12px;
+  margin: 2px 0 4px;
+  font-size: 13px;
+}
+dt {
+  font-weight: 600;
+}
+dd {
+  margin: 0;
+}
+</style>

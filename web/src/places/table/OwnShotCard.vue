@@ -1,0 +1,204 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { LIMITS, useOwnShot } from '@/stores/ownshot'
+import HitDiscs from './HitDiscs.vue'
+import ProblemList from './ProblemList.vue'
+import ShareBar from './ShareBar.vue'
+import TipClock from './TipClock.vue'
+import { percent } from './endings'
+
+/** One's own shot: aimed on the drawing, its tip and speed set here, answered at every change. */
+const own = useOwnShot()
+const option = computed(() => own.trial?.option ?? null)
+const half = computed(() => {
+  const chance = option.value?.rack_chance
+  return chance ? (50 * (chance.high - chance.low)).toFixed(1) : ''
+})
+const number = (event: Event) => Number((event.target as HTMLInputElement).value)
+</script>
+
+<template>
+  <section v-if="own.stroke" class="own sheet" aria-label="My own shot">
+    <div>
+      <h3>Aim</h3>
+      <HitDiscs v-if="option?.target" :option="option" />
+      <p v-else class="muted none">hits nothing</p>
+      <label>
+        <input
+          type="number"
+          step="0.1"
+          :value="own.stroke.aim_deg.toFixed(2)"
+          @change="own.set({ aim_deg: number($event) })"
+        />
+        ° from the long axis
+      </label>
+    </div>
+    <div class="tip">
+      <h3>Tip</h3>
+      <TipClock
+        :side="own.stroke.side"
+        :height="own.stroke.height"
+        :words="option?.tip ?? 'centre'"
+        settable
+        @set="own.setTip"
+      />
+      <b>{{ option?.tip }}</b>
+    </div>
+    <div class="set">
+      <h3>Speed and butt</h3>
+      <label>
+        <span>{{ option ? option.detail.split(', ').at(-1) : '' }}</span>
+        <span class="muted">{{ own.stroke.speed_mps.toFixed(2) }} m/s</span>
+        <input
+          type="range"
+          aria-label="Speed"
+          :min="LIMITS.slowest"
+          :max="LIMITS.fastest"
+          step="0.05"
+          :value="own.stroke.speed_mps"
+          :aria-valuetext="`${own.stroke.speed_mps.toFixed(2)} m/s`"
+          @input="own.set({ speed_mps: number($event) })"
+        />
+      </label>
+      <label>
+        <span>{{ own.stroke.elevation_deg ? 'butt raised' : 'cue level' }}</span>
+        <span class="muted">{{ own.stroke.elevation_deg }}°</span>
+        <input
+          type="range"
+          aria-label="Raised butt"
+          min="0"
+          :max="LIMITS.steepest"
+          step="1"
+          :value="own.stroke.elevation_deg"
+          :aria-valuetext="`${own.stroke.elevation_deg}°`"
+          @input="own.set({ elevation_deg: number($event) })"
+        />
+      </label>
+      <p class="muted hint">Drag on the cloth to aim; ← → turn it, finer with Shift; ↑ ↓ change the speed.</p>
+    </div>
+    <div class="answer" aria-live="polite">
+      <h3>What it does</h3>
+      <template v-if="option">
+        <b class="name">{{ option.name }}</b>
+        <p>
+          <span class="big">{{ Math.round(100 * option.rack_chance.value) }}<small>%</small></span>
+          <span class="muted">± {{ half }} of racks won, by a quick look</span>
+          <template v-if="option.potted"> · made {{ percent(option.make.value) }}</template>
+          <template v-if="option.foul.value >= 0.005"> · foul {{ percent(option.foul.value) }}</template>
+        </p>
+        <ShareBar :shares="option.shares" />
+      </template>
+      <ProblemList :problems="own.problems" />
+      <div class="acts">
+        <button type="button" class="main" :disabled="!option" @click="own.weigh()">
+          Weigh it beside the others
+        </button>
+        <button type="button" @click="own.leave()">Put it away</button>
+      </div>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.own {
+  display: grid;
+  grid-template-columns: auto auto minmax(180px, 1fr) minmax(240px, 1.3fr);
+  gap: 8px 22px;
+  padding: 10px 16px 12px;
+  border-color: var(--brass);
+}
+.own > div {
+  display: grid;
+  gap: 4px;
+  align-content: start;
+}
+h3 {
+  font: 600 13px var(--sans);
+  color: var(--muted);
+}
+.tip {
+  justify-items: center;
+}
+.tip h3 {
+  justify-self: start;
+}
+.none {
+  width: 118px;
+  margin: 18px 0;
+}
+label {
+  font-size: 13px;
+}
+input[type='number'] {
+  width: 74px;
+  font: 600 14px var(--sans);
+  padding: 3px 5px;
+  border: 1px solid var(--hairline);
+  border-radius: 7px;
+  background: var(--sheet);
+  color: var(--ink);
+}
+.set label {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  gap: 0 8px;
+  font-weight: 600;
+}
+.set .muted {
+  font-weight: 400;
+}
+input[type='range'] {
+  accent-color: var(--brass);
+  width: 100%;
+}
+.set .hint {
+  margin: 2px 0 0;
+  font-size: 12.5px;
+  text-align: left;
+}
+p {
+  margin: 0;
+}
+.name {
+  font: 600 16px/1.2 var(--serif);
+}
+.big {
+  font: 600 25px/1 var(--serif);
+}
+small {
+  font-size: 14px;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin-top: 6px;
+}
+button {
+  font: 600 13px var(--sans);
+  min-height: 34px;
+  padding: 4px 14px;
+  border: 1px solid var(--hairline);
+  border-radius: 17px;
+  background: transparent;
+  color: var(--ink);
+  cursor: pointer;
+}
+.main {
+  border-color: var(--brass);
+  color: var(--brass);
+}
+button:disabled {
+  opacity: 0.5;
+}
+@media (max-width: 980px) {
+  .own {
+    grid-template-columns: auto 1fr;
+  }
+  .set,
+  .answer {
+    grid-column: 1 / -1;
+  }
+}
+</style>

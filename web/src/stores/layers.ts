@@ -1,0 +1,32 @@
+/** The layers of a drawing that can be shown or hidden, each with its key and what it shows. */
+import { defineStore } from 'pinia'
+import { ref, watch } from 'vue'
+
+export const LAYERS = [
+  { key: 'fan', name: 'Fan', letter: 'F', says: 'executions, as these hands turn them out' },
+  { key: 'rests', name: 'Rests', letter: 'R', says: 'where the balls come to rest' },
+  { key: 'shadows', name: 'Shadows', letter: 'D', says: 'from where the next ball cannot be hit straight' },
+  { key: 'window', name: 'Window', letter: 'N', says: 'how far the pocket is open' },
+  { key: 'scratches', name: 'Scratch', letter: 'X', says: 'ways on which the cue ball falls' },
+  { key: 'positions', name: 'Lines', letter: 'L', says: 'straight lines to the next ball' },
+  { key: 'hand', name: 'In hand', letter: 'I', says: 'where the cue ball in hand is worth most' },
+] as const
+export type Layer = (typeof LAYERS)[number]['key']
+const KEPT = 'partita-layers'
+
+/** Which layers are shown; this browser remembers it. */
+export const useLayers = defineStore('layers', () => {
+  const shown = ref<Record<Layer, boolean>>({
+    fan: true,
+    rests: true,
+    shadows: true,
+    window: true,
+    scratches: true,
+    positions: false,
+    hand: true,
+    ...(JSON.parse(localStorage.getItem(KEPT) ?? '{}') as Partial<Record<Layer, boolean>>),
+  })
+  const turn = (layer: Layer) => (shown.value[layer] = !shown.value[layer])
+  watch(shown, (now) => localStorage.setItem(KEPT, JSON.stringify(now)), { deep: true })
+  return { shown, turn }
+})

@@ -1,0 +1,81 @@
+import { defineStore } from 'pinia'
+import { ref } from 'vue'
+import { answered, api, problemsOf, type Problem, type Stroke, type Trial } from '@/api/client'
+import { useLayout } from './layout'
+import { useStudy } from './study'
+
+const FIRST: Stroke = { aim_deg: 0, speed_mps: 1.6, side: 0, height: 0, elevation_deg: 0 }
+/** What a cue can do: the tip stays on the ball, R from its centre. */
+export const LIMITS = { tip: 0.49, slowest: 0.2, fastest: 8, steepest: 60 }
+
+/** The user's own shot while it is being set: tried at every change, then weighed beside the others. */
+export const useOwnShot = defineStore('own-shot', () => {
+  const layout = useLayout()
+  const study = useStudy()
+  const stroke = ref<Stroke | null>(null)
+  const trial = ref<Trial | null>(null)
+  const problems = ref<Problem[]>([])
+  let asked = 0
+  let busy = false
+
+  /** Begin with the chosen line's stroke where there is one that still fits, else straight at a ball. */
+  function begin() {
+    const from = study.stale ? null : study.option?.stroke
+    stroke.value = from ? { ...from } : { ...FIRST, aim_deg: atSomeBall() }
+    void attempt()
+  }
+  function atSomeBall(): number {
+    const { cue, ...others } = layout.document.balls
+    const [first] = Object.values(others)
+    if (!cue || !first) return 0
+    // A diamond is as long along the table as across.
+    return (Math.atan2(first[1] - cue[1], first[0] - cue[0]) * 180) / Math.PI
+  }
+  function set(part: Partial<Stroke>) {
+    if (!stroke.value) return
+    stroke.value = { ...stroke.value, ...part }
+    void attempt()
+  }
+  /** The tip, kept on the ball. */
+  function setTip(side: number, height: number) {
+    const off = Math.hypot(side, height)
+    const fit = off > LIMITS.tip ? LIMITS.tip / off : 1
+    set({ side: round(side * fit), height: round(height * fit) })
+  }
+  const round = (v: number) => Math.round(v * 100) / 100
+  /** One question at a time; what changed meanwhile is asked next. */
+  async function attempt() {
+    asked += 1
+    if (busy) return
+    busy = true
+    try {
+      while (stroke.value) {
+        const mine = asked
+        const { me, them } = layout.scene
+        const body = { document: layout.document, me, them, stroke: stroke.value }
+        const found = await answered(api.POST('/api/strokes', { body }))
+        if (stroke.value) trial.value = found
+        problems.value = []
+        if (mine === asked) break
+      }
+    } catch (error) {
+      problems.value = problemsOf(error)
+      trial.value = null
+    } finally {
+      busy = false
+    }
+  }
+  function leave() {
+    stroke.value = null
+    trial.value = null
+    problems.value = []
+  }
+  async function weigh() {
+    if (!stroke.value) return
+    const own = { ...stroke.value, aim_deg: Math.round(stroke.value.aim_deg * 1e3) / 1e3 }
+    leave()
+    layout.addStroke({ name: 'my shot', ...own })
+    await study.weigh()
+  }
+  return { stroke, trial, problems, begin, set, setTip, attempt, leave, weigh }
+})
