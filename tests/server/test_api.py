@@ -61,6 +61,7 @@ class Ownership(ApiTest):
             ("post", f"/studies/{study.pk}/stop", {}),
             ("post", f"/studies/{study.pk}/keep", {"name": "x"}),
             ("get", f"/studies/{study.pk}/options/0/drawing", None),
+            ("get", f"/studies/{study.pk}/options/0/sheet", None),
             ("delete", f"/studies/{study.pk}", None),
             ("delete", f"/players/{player.pk}", None),
             ("get", f"/studies/{study.pk}/playouts", None),
@@ -72,7 +73,9 @@ class Ownership(ApiTest):
             self.assertEqual(self.send(method, path, sent)[0], 404, (method, path))
         self.assertEqual(self.ask(layout=layout.pk)[0], 404)
         self.assertEqual(self.ask(me=f"profile:{player.pk}")[0], 404)
-        self.assertEqual([self.send("get", path)[1] for path in ("/layouts", "/studies", "/played")], [[], [], []])
+        self.assertEqual(
+            [self.send("get", path)[1] for path in ("/layouts", "/studies", "/studies/recent", "/played")], [[]] * 4
+        )
         self.assertEqual((Layout.objects.count(), Study.objects.count()), (1, 1))
 
     def test_without_signing_in_every_address_but_the_session_is_closed(self) -> None:
@@ -204,7 +207,42 @@ class Keeping(ApiTest):
     def test_phrases_and_tables_are_answered(self) -> None:
         placed = self.send("post", "/places", {"table": "pool-9ft", "phrase": "9 on the foot spot"})[1]
         self.assertEqual(placed, {"ball": "9", "place": [6.0, 2.0]})
+        body = {"table": "snooker-12ft", "game": "snooker", "phrase": "black on its spot"}
+        along, across = self.send("post", "/places", body)[1]["place"]
+        self.assertEqual((round(along, 2), across), (7.27, 2.0), "324 mm from the top cushion of a table of 3569 mm")
+        asked = {"table": "pool-9ft", "balls": {"5": [4, 2]}, "phrase": "9 frozen to the 5 toward the he"}
+        self.assertEqual(self.send("post", "/places/completions", asked)[1], ["9 frozen to the 5 toward the head rail"])
+        status, refused = self.send("post", "/places", {**asked, "phrase": "9 between the 5 and the 6"})
+        self.assertEqual((status, refused["errors"][0]["what"]), (422, "ball 6 is not on the table"))
         self.assertEqual(len(self.send("get", "/tables")[1]), 4)
+
+    def test_a_stroke_of_ones_own_is_tried_and_an_impossible_one_refused(self) -> None:
+        stroke = {"aim_deg": 33.7, "speed_mps": 2.0, "side": 0.0, "height": 0.1, "elevation_deg": 0.0}
+        body = {"document": GOOD, "me": "beginner", "them": "league", "stroke": stroke}
+        tried = self.send("post", "/strokes", body)[1]
+        self.assertEqual((tried["option"]["source"], tried["option"]["target"]), ("own", "8"))
+        self.assertEqual(tried["drawing"]["paths"]["cue"][0][1:], [2.0, 1.0])
+        self.assertAlmostEqual(sum(tried["option"]["shares"].values()), 1.0, places=2)
+        status, refused = self.send("post", "/strokes", {**body, "stroke": {**stroke, "side": 1.2}})
+        self.assertEqual(status, 422)
+        self.assertIn("misses the ball", refused["errors"][0]["what"])
+        self.assertEqual(Study.objects.count(), 0)
+
+    def test_places_for_the_ball_in_hand_are_valued_for_whoever_shoots(self) -> None:
+        hand = demo.document({"8": [5, 3], "9": [6, 2]}, {"shooter": "them", "ball_in_hand": True})
+        body = {"document": hand, "me": "beginner", "them": "professional"}
+        theirs, mine = (
+            [place[2] for place in self.send("post", "/in-hand", {**body, "document": document})[1]]
+            for document in (hand, {**hand, "situation": {"shooter": "me", "ball_in_hand": True}})
+        )
+        self.assertGreater(max(theirs), max(mine) + 0.2)
+        self.assertEqual(self.send("post", "/in-hand", {**body, "document": GOOD})[0], 422)
+
+    def test_a_layout_alone_prints_as_a_sheet_and_other_units_are_refused(self) -> None:
+        body = json.dumps({"name": "A rack", "document": GOOD, "units": "in"})
+        answer = self.client.post("/api/sheets", data=body, content_type="application/json")
+        self.assertEqual((answer.status_code, answer["Content-Type"]), (200, "application/pdf"))
+        self.assertEqual(self.send("post", "/sheets", {"name": "A rack", "document": GOOD, "units": "ft"})[0], 422)
 
 
 class DemoAndDescription(TestCase):

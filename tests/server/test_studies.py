@@ -10,6 +10,7 @@ from django.utils import timezone
 from procrastinate.contrib.django.models import ProcrastinateJob
 
 from layouts import demo
+from partita.odds.drawing import FAN
 from studies import services
 from studies.models import Study
 from tests.server.worker import Worker, eventually
@@ -106,5 +107,27 @@ class RunDirectly(TestCase):
         study.refresh_from_db()
         drawing = services.drawing_of(study, 0)
         assert drawing is not None
-        self.assertEqual(set(drawing), {"paths", "fans", "rests", "pocketed", "seconds"})
+        self.assertEqual(len(drawing["fans"]["cue"]), FAN)
+        self.assertGreaterEqual(drawing["executions"], len(drawing["rests"]["cue"]))
+        more = services.drawing_of(study, 0, fan=300)
+        assert more is not None
+        self.assertEqual(more["fans"]["cue"][:FAN], drawing["fans"]["cue"])
         self.assertIsNone(services.drawing_of(study, 999))
+        sheet = services.sheet_of(study, 0, "cm", "A rack")
+        assert sheet is not None
+        self.assertEqual(sheet[:5], b"%PDF-")
+        self.assertIsNone(services.sheet_of(study, 999, "cm", ""))
+
+    def test_what_was_lately_weighed_is_listed_once_a_layout_and_not_what_is_kept(self) -> None:
+        found = {"options": [{"name": "Cut the 8"}]}
+        for balls, kept in (
+            ({"8": [5, 3]}, False),
+            ({"8": [5, 3]}, False),
+            ({"8": [5, 2]}, True),
+            ({"9": [1, 1]}, False),
+        ):
+            question = {"document": {"game": "nine-ball", "balls": balls}}
+            Study.objects.create(owner=self.user, question=question, document=found, kept=kept)
+        Study.objects.create(owner=self.user, question={"document": {"game": "nine-ball", "balls": {}}})
+        listed = services.recent(self.user)
+        self.assertEqual([(line["balls"], line["best"]) for line in listed], [(1, "Cut the 8")] * 2)

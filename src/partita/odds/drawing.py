@@ -180,7 +180,8 @@ class _Artist:
         if half < _MOVED_M:
             return f"{name} mostly stays."
         x, y = diamonds(self.bench.scene.table, float(middle[0]), float(middle[1]))
-        return f"{name} rests about {x:.1f}, {y:.1f}, half of the time within {100 * half:.0f} cm ({half / 0.0254:.0f} in)."
+        within = f"{100 * half:.0f} cm ({half / 0.0254:.0f} in)"
+        return f"{name} rests about {x:.1f}, {y:.1f}, half of the time within {within}."
 
 
 def _percent(share: float) -> str:

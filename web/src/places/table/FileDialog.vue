@@ -90,6 +90,7 @@ async function read() {
   <Dialog
     :visible="visible"
     modal
+    :pt="{ content: { tabindex: 0 } }"
     header="Files"
     :style="{ width: 'min(560px, 94vw)' }"
     @update:visible="emit('close')"

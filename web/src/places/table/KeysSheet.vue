@@ -20,6 +20,7 @@ const keys = [
   ['V', 'play the drawn shot in time, or pause it'],
   ['S', 'save layout and study'],
   ['O', 'open saved layouts and studies'],
+  ['U', 'the shown layers in sentences'],
   ['?', 'this sheet'],
 ]
 </script>
@@ -28,8 +29,9 @@ const keys = [
   <Dialog
     :visible="visible"
     modal
+    :pt="{ content: { tabindex: 0 } }"
     header="Keys"
-    :style="{ width: 'min(420px, 94vw)' }"
+    :style="{ width: 'min(760px, 94vw)' }"
     @update:visible="$emit('close')"
   >
     <dl>
@@ -46,11 +48,16 @@ const keys = [
 <style scoped>
 dl {
   display: grid;
-  grid-template-columns: auto 1fr;
-  gap: 7px 16px;
+  grid-template-columns: auto 1fr auto 1fr;
+  gap: 8px 14px;
   margin: 0;
 }
 dd {
   margin: 0;
+}
+@media (max-width: 760px) {
+  dl {
+    grid-template-columns: auto 1fr;
+  }
 }
 </style>

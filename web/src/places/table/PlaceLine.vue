@@ -7,23 +7,28 @@ import { useLayout } from '@/stores/layout'
 const props = defineProps<{ say: (phrase: string) => Promise<boolean> }>()
 const layout = useLayout()
 const phrase = ref('')
-const offered = ref<string[]>([])
+const found = ref<string[]>([])
 const marked = ref(-1)
 const field = ref<HTMLInputElement | null>(null)
-const listed = computed(() => offered.value.length > 0)
 let latest = 0
 
 /** Only the last phrase is being typed; those before a semicolon stand. */
 const parts = () => phrase.value.split(/(?<=[;·])\s*/)
+/** What was found for an earlier wording may not fit what has been typed since. */
+const offered = computed(() => {
+  const typed = (parts().at(-1) ?? '').toLowerCase().replace(/\s+/g, ' ')
+  return found.value.filter((completion) => completion.startsWith(typed) && completion !== typed)
+})
+const listed = computed(() => offered.value.length > 0)
 async function complete() {
   const mine = ++latest
   marked.value = -1
   const typed = parts().at(-1) ?? ''
-  if (!typed.trim()) return void (offered.value = [])
+  if (!typed.trim()) return void (found.value = [])
   const { game, balls } = layout.document
   const body = { table: layout.tableName, game, balls, phrase: typed }
-  const found = await api.POST('/api/places/completions', { body }).catch(() => null)
-  if (mine === latest) offered.value = found?.data ?? []
+  const answer = await api.POST('/api/places/completions', { body }).catch(() => null)
+  if (mine === latest) found.value = answer?.data ?? []
 }
 function take(completion: string) {
   phrase.value = [...parts().slice(0, -1), completion].join(' ')
@@ -32,7 +37,7 @@ function take(completion: string) {
 }
 function close() {
   latest += 1
-  offered.value = []
+  found.value = []
   marked.value = -1
 }
 async function enter() {

@@ -81,6 +81,7 @@ watch(
   <Dialog
     :visible="visible"
     modal
+    :pt="{ content: { tabindex: 0 } }"
     header="Open"
     :style="{ width: 'min(560px, 94vw)' }"
     @update:visible="emit('close')"
