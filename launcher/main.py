@@ -17,6 +17,10 @@ _USAGE = """usage: ./partita start           set this machine up and start Parti
        ./partita shots           take the screenshots of docs/screenshots anew"""
 
 
+# They measure the server at work, with a database such as the tests have.
+_WITH_A_DATABASE = ("workers", "page")
+
+
 def _bench() -> int:
     prepare(development=False)
     names = sys.argv[2:] or ["simulator", "finder", "weighing"]
@@ -24,10 +28,9 @@ def _bench() -> int:
 
 
 def _benchmark(name: str) -> int:
-    # The workers need a database, such as the tests have.
-    return (
-        test(["benchmarks.workers"]) if name == "workers" else show([PYTHON, "-m", f"benchmarks.{name}"], cwd=CHECKOUT)
-    )
+    if name in _WITH_A_DATABASE:
+        return test([f"benchmarks.{name}"])
+    return show([PYTHON, "-m", f"benchmarks.{name}"], cwd=CHECKOUT)
 
 
 def _fit() -> int:

@@ -49,6 +49,7 @@ const places = computed(() =>
   dragged.value ? { ...lying.value, [dragged.value.ball]: dragged.value.at } : lying.value,
 )
 const cue = computed(() => lying.value.cue ?? null)
+const points = computed(() => Object.values(places.value).map((at) => frame.value.fromDiamonds(at)))
 const strokes = computed(() => denseStrokes(props.drawing, props.worth, frame.value, props.shown))
 const wrong = computed(() => {
   const moving = dragged.value
@@ -147,7 +148,7 @@ defineExpose({ picture })
           :labels="shown.rests"
           :time="time"
           :radius="radius"
-          :balls="Object.values(places).map((at) => frame.fromDiamonds(at))"
+          :balls="points"
         />
       </template>
       <BallMark
@@ -193,6 +194,8 @@ defineExpose({ picture })
   display: block;
   width: 100%;
   height: 100%;
+  /* Each is painted by itself: a ball that moves leaves the bed and the canvas as they are. */
+  will-change: transform;
 }
 .dense {
   pointer-events: none;

@@ -171,6 +171,11 @@ export const useStudy = defineStore('study', () => {
     chosen.value = null
   }
 
+  // What was refused of a layout is no news of the next one.
+  watch(
+    () => layout.scene,
+    () => (problems.value = []),
+  )
   const struck = computed(() => JSON.stringify(option.value?.stroke))
   watch([() => study.value?.id, struck, () => study.value?.status], async () => {
     const [id, at, key] = [study.value?.id, place.value, chosen.value]

@@ -160,6 +160,15 @@ label {
   font-weight: 600;
   margin-bottom: 6px;
 }
+input::file-selector-button {
+  font: 600 13px var(--sans);
+  margin-right: 10px;
+  padding: 5px 12px;
+  border: 1px solid var(--muted);
+  border-radius: 9px;
+  background: transparent;
+  color: var(--ink);
+}
 input,
 textarea {
   margin-bottom: 10px;

@@ -33,7 +33,7 @@ const progress = computed(() => (study.running ? Math.max(0.04, study.study?.pro
   <section class="ledger sheet" aria-label="Ledger of options" :class="{ stale: study.stale }">
     <header>
       <h2>Ledger</h2>
-      <span class="muted">{{ who }} the rack</span>
+      <span class="muted">{{ who }} the {{ layout.document.game === 'snooker' ? 'frame' : 'rack' }}</span>
       <span class="state" aria-live="polite">{{ state }}</span>
       <button
         v-if="study.canRefine && !study.stale"

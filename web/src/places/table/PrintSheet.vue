@@ -4,7 +4,7 @@ import type { Drawing, Option, Table } from '@/api/client'
 import { ballName } from '@/drawing/balls'
 import { frameOf, polyline } from '@/drawing/frame'
 import TableBed from '@/drawing/TableBed.vue'
-import { GAMES, useLayout } from '@/stores/layout'
+import { GAMES, useLayout, type Place } from '@/stores/layout'
 import { useSession } from '@/stores/session'
 import { percent } from './endings'
 
@@ -15,8 +15,11 @@ const session = useSession()
 const CM_PER = { cm: 1, in: 2.54 }
 const frame = computed(() => frameOf(props.table, false))
 const game = computed(() => GAMES.find((g) => g.key === layout.document.game)?.name ?? '')
+/** The cue ball first, then by number. */
+const inOrder = (balls: Record<string, Place>) =>
+  Object.entries(balls).sort(([a], [b]) => Number(b === 'cue') - Number(a === 'cue'))
 const marks = computed(() =>
-  Object.entries(layout.document.balls).map(([ball, [x, y]]) => {
+  inOrder(layout.document.balls).map(([ball, [x, y]]) => {
     const away = (share: number, size: number) => ((share * size * 100) / CM_PER[session.units]).toFixed(1)
     const { length, width } = props.table
     return {

@@ -97,6 +97,13 @@ async function openAddress() {
     if (first) layout.load(first.document as unknown as LayoutDocument, first.name, first.id)
   }
 }
+/** What the address names comes first: it is that which is to be weighed. */
+let opening = Promise.resolve()
+const show = () => (opening = guarded(openAddress))
+async function weigh() {
+  await opening
+  await study.weigh()
+}
 async function save() {
   await guarded(async () => {
     await layout.save()
@@ -133,7 +140,7 @@ async function rack() {
   })
 }
 useTableKeys({
-  weigh: () => void study.weigh(),
+  weigh: () => void weigh(),
   save: () => void save(),
   rack: () => void rack(),
   pin: () => study.pin(),
@@ -148,7 +155,7 @@ onMounted(() => {
   fit()
   narrow.addEventListener('change', fit)
   if (ledger.value) watcher.observe(ledger.value.$el as HTMLElement)
-  void guarded(openAddress)
+  void show()
 })
 onUnmounted(() => {
   narrow.removeEventListener('change', fit)
@@ -156,7 +163,7 @@ onUnmounted(() => {
 })
 watch(
   () => [route.name, route.params.layoutId, route.params.studyId],
-  () => void guarded(openAddress),
+  () => void show(),
 )
 /** The address names the line that is chosen, so that it can be sent to somebody. */
 watch(
@@ -176,7 +183,7 @@ watch(
       :drawing="study.stale ? null : study.drawing"
     />
     <SceneStrip
-      @weigh="study.weigh()"
+      @weigh="weigh"
       @stop="study.stop()"
       @save="save"
       @shelf="open = 'shelf'"
@@ -215,7 +222,7 @@ watch(
           <PlaceLine ref="line" :say="say" />
           <SetupTools @rack="rack" />
         </div>
-        <div class="under">
+        <div class="under reading">
           <LayerBar ref="bar" class="bar" :drawing="drawing" />
           <TimeLine v-if="drawing" ref="clock" v-model="time" :seconds="drawing.seconds" />
         </div>
@@ -225,7 +232,7 @@ watch(
       <div v-if="own.stroke" class="shot">
         <OwnShotCard />
       </div>
-      <div v-else-if="study.option && study.result" class="shot">
+      <div v-else-if="study.option && study.result" class="shot" :class="{ old: study.stale }">
         <CompareCard
           v-if="study.pinned && study.pinned !== study.option"
           :pinned="study.pinned"
@@ -307,8 +314,15 @@ watch(
   gap: 12px;
   align-items: center;
 }
+/* Kept free before there is a drawing, so that nothing below it jumps when it comes. */
+.reading {
+  min-height: 34px;
+}
 .bar {
   align-self: start;
+}
+.old {
+  opacity: 0.6;
 }
 .right {
   grid-area: right;

@@ -1,0 +1,161 @@
+"""The Table place in the browser: first paint, weight, first ledger line, typing a rack, frames while things move.
+
+Run by `./partita bench page`, as a test of Django's runner so that it has a server, a worker and a database of its own.
+Loopback and headless Chromium without a graphics card, where every frame is painted by the processor: frames are a
+floor. Prints the figures and keeps them in `benchmarks/results/page.json`.
+"""
+
+import json
+import re
+import statistics
+import time
+from itertools import pairwise
+from pathlib import Path
+from tempfile import TemporaryDirectory
+from typing import Any
+
+from playwright.sync_api import Page, expect
+
+from benchmarks.figures import keep, spread
+from layouts import demo
+from tests.browser.shots import DESK, sign_in
+from tests.browser.stage import BrowserCase
+
+_RUNS, _PATHS = 5, 1000
+_RACK = (
+    "cue at 2, 1.5", "1 at 5, 1.2", "2 frozen to the far long rail at 3", "3 between the 1 and the 2",
+    "4 in the jaws of the near side", "6 frozen to the 3 toward the foot rail",
+    "7 half a diamond off the foot rail at 1", "8 a ball off the near long rail at 6.5", "9 on the foot spot",
+)  # fmt: skip
+_DRAG_S = 3.0
+
+
+class ThePage(BrowserCase):
+    """Figures only, no checks of them."""
+
+    def test_print_and_keep_the_figures(self) -> None:
+        """One after another, on the demo layout."""
+        keep("page", {
+            "runs": _RUNS, **self.opening(), "first_ledger_line_s": self.first_line(),
+            "typing_nine_places_s": self.typing(), "dragging_a_ball": self.dragging(), "playing_a_shot": self.playing(),
+        })  # fmt: skip
+
+    def opening(self) -> dict[str, object]:
+        """First paint of the signed-in page with an empty cache, and all that came over the wire for it."""
+        paints, weight, script = [], 0, 0
+        for _ in range(_RUNS):
+            context = self.browser.new_context(viewport=DESK, storage_state=self.page.context.storage_state())
+            page = context.new_page()
+            page.goto(self.address)
+            expect(page.locator("svg.table [data-ball='cue']")).to_be_visible()
+            entries = page.evaluate("""[
+              performance.getEntriesByName('first-contentful-paint')[0].startTime,
+              ...[...performance.getEntriesByType('navigation'), ...performance.getEntriesByType('resource')]
+                .map((e) => [e.name, e.transferSize])]""")
+            paints.append(entries[0] / 1000)
+            weight = sum(size for _, size in entries[1:])
+            script = sum(size for name, size in entries[1:] if name.endswith(".js"))
+            context.close()
+        return {
+            "first_paint_s": spread(paints, 3),
+            "page_kB": round(weight / 1000),
+            "of_it_script_kB": round(script / 1000),
+        }
+
+    def first_line(self) -> dict[str, float]:
+        """From pressing Weigh to the first line of the ledger, a fresh page each time."""
+        seconds = []
+        for _ in range(_RUNS):
+            page = self.open_page()
+            started = time.perf_counter()
+            page.get_by_role("button", name="Weigh").click()
+            page.get_by_label("Ledger of options").locator("ol li").first.wait_for()
+            seconds.append(time.perf_counter() - started)
+            expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=60_000)
+            page.close()
+        return spread(seconds, 2)
+
+    def typing(self) -> float:
+        """Nine places typed key by key, without a player's pauses, each accepted before the next."""
+        page = self.page
+        page.get_by_role("button", name="Clear").click()
+        started = time.perf_counter()
+        field = page.get_by_label("Place a ball by typing")
+        for phrase in _RACK:
+            field.press_sequentially(phrase)
+            field.press("Enter")
+            expect(field).to_have_value("")
+        seconds = time.perf_counter() - started
+        self.assertEqual(page.locator("svg.table [data-ball]").count(), len(_RACK))
+        return round(seconds, 2)
+
+    def dragging(self) -> dict[str, object]:
+        """A ball dragged in a circle with a weighed shot on the table."""
+        page = self.many_paths()
+        box = page.locator("svg.table [data-ball='9']").bounding_box()
+        assert box is not None
+        x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
+        page.mouse.move(x, y)
+        page.mouse.down()
+
+        def drag() -> None:
+            started, step = time.perf_counter(), 0
+            # Each move waits until the page has taken it, so that there is one for every frame.
+            while time.perf_counter() - started < _DRAG_S:
+                step += 1
+                page.mouse.move(x + step % 90, y + (step // 3) % 60)
+
+        found = self.frames(page, drag)
+        page.mouse.up()
+        return found
+
+    def playing(self) -> dict[str, object]:
+        """The shot played in time above a canvas of a thousand executions."""
+        page = self.many_paths(reduced=False)
+        seconds = float(page.get_by_label("Time of the shot").get_attribute("max") or 0)
+
+        def play() -> None:
+            page.get_by_role("button", name="Play", exact=True).click()
+            page.wait_for_timeout(1000 * min(_DRAG_S, 0.9 * seconds))
+
+        return {"paths": int(page.locator("canvas.dense").get_attribute("data-strokes") or 0)} | self.frames(page, play)
+
+    def many_paths(self, reduced: bool = True) -> Page:
+        """The demo layout weighed, its best line drawn with a thousand executions."""
+        context = self.browser.new_context(viewport=DESK, reduced_motion="reduce" if reduced else "no-preference")
+        self.addCleanup(context.close)
+        page = context.new_page()
+        page.route("**/drawing", lambda route: route.continue_(url=f"{route.request.url}?fan={_PATHS}"))
+        sign_in(page, self.address, demo.USER, demo.PASSWORD)
+        page.get_by_role("button", name="Weigh").click()
+        expect(page.get_by_role("button", name="Refine")).to_be_visible(timeout=60_000)
+        page.wait_for_load_state("networkidle")
+        page.wait_for_timeout(1500)
+        return page
+
+    def frames(self, page: Page, work: Any) -> dict[str, object]:
+        """Frames in the browser's trace while something moves: how many a second, and how long the page's work took."""
+        with TemporaryDirectory() as folder:
+            file = Path(folder) / "trace.json"
+            categories = ["devtools.timeline", "disabled-by-default-devtools.timeline.frame"]
+            self.browser.start_tracing(page=page, path=file, categories=categories)
+            started = time.perf_counter()
+            work()
+            seconds = time.perf_counter() - started
+            self.browser.stop_tracing()
+            events = json.loads(file.read_text())["traceEvents"]
+        drawn = sorted(event["ts"] / 1000 for event in events if event["name"] == "DrawFrame")
+        gaps = [later - earlier for earlier, later in pairwise(drawn)]
+
+        def lengths(*names: str) -> list[float]:
+            found = [event["dur"] / 1000 for event in events if event["name"] in names and "dur" in event]
+            return found or [0.0]
+
+        script = lengths("FireAnimationFrame", "EventDispatch")
+        return {
+            "frames_a_second": round(len(drawn) / seconds, 1),
+            "gap_ms": {"median": round(statistics.median(gaps), 1), "longest": round(max(gaps), 1)},
+            "gaps_over_two_frames": sum(gap > 34 for gap in gaps),
+            "script_ms": {"median": round(statistics.median(script), 2), "longest": round(max(script), 1)},
+            "longest_task_ms": round(max(lengths("RunTask")), 1),
+        }

@@ -1,0 +1,104 @@
+"""What every browser test stands on: the real server, a real worker and a real browser, and a player’s moves."""
+
+import os
+import re
+import subprocess
+import sys
+import urllib.request
+
+from django.core.management import call_command
+from django.db import connection
+from django.test import TransactionTestCase
+from playwright.sync_api import Page, expect, sync_playwright
+
+from launcher.database import free_port
+from layouts import demo
+from tests.browser.shots import DESK, browser_options, sign_in
+from tests.server.worker import SERVER, Worker, eventually
+
+AXE = SERVER.parent / "web" / "node_modules" / "axe-core" / "axe.min.js"
+
+
+class BrowserCase(TransactionTestCase):
+    """One server, worker and browser serve all tests of the class; each begins with the demo data."""
+
+    @classmethod
+    def setUpClass(cls) -> None:
+        super().setUpClass()
+        cls.worker = Worker().start()
+        cls.addClassCleanup(cls.worker.stop)
+        port = free_port()
+        cls.address = f"http://127.0.0.1:{port}"
+        url = "postgresql://{USER}:{PASSWORD}@{HOST}:{PORT}/{NAME}".format(**connection.settings_dict)
+        cls.web = subprocess.Popen(
+            [sys.executable, "-m", "uvicorn", "config.asgi:application", "--port", str(port), "--log-level", "warning",
+             "--lifespan", "off"],
+            cwd=SERVER, env={**os.environ, "DATABASE_URL": url},
+        )  # fmt: skip
+        cls.addClassCleanup(cls._end_web)
+        eventually("the server answers", cls._answers)
+        cls.playwright = sync_playwright().start()
+        cls.addClassCleanup(cls.playwright.stop)
+        cls.browser = cls.playwright.chromium.launch(**browser_options())
+        cls.addClassCleanup(cls.browser.close)
+
+    @classmethod
+    def _end_web(cls) -> None:
+        cls.web.terminate()
+        cls.web.wait(10)
+
+    @classmethod
+    def _answers(cls) -> bool:
+        try:
+            with urllib.request.urlopen(f"{cls.address}/api/session", timeout=2) as answer:
+                return answer.status == 200
+        except OSError:
+            return False
+
+    def setUp(self) -> None:
+        call_command("prepare")
+        self.page = self.open_page()
+
+    def open_page(self, viewport: dict[str, int] = DESK) -> Page:
+        context = self.browser.new_context(viewport=viewport, reduced_motion="reduce", accept_downloads=True)
+        self.addCleanup(context.close)
+        page = context.new_page()
+        page.set_default_timeout(15_000)
+        self.complaints: list[str] = []
+        page.on("pageerror", lambda error: self.complaints.append(str(error)))
+        sign_in(page, self.address, demo.USER, demo.PASSWORD)
+        expect(page.locator("[data-ball='cue']")).to_be_visible()
+        return page
+
+    def tearDown(self) -> None:
+        self.assertEqual(self.complaints, [])
+
+    def type_place(self, *phrases: str) -> None:
+        field = self.page.get_by_label("Place a ball by typing")
+        for phrase in phrases:
+            field.fill(phrase)
+            field.press("Enter")
+            expect(field).to_have_value("")
+
+    def place_words(self, ball: str) -> str:
+        return self.page.locator(f"svg.table [data-ball='{ball}']").get_attribute("aria-label") or ""
+
+    def drag(self, ball: str, dx: float, dy: float) -> None:
+        box = self.page.locator(f"svg.table [data-ball='{ball}']").bounding_box()
+        assert box is not None
+        x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
+        self.page.mouse.move(x, y)
+        self.page.mouse.down()
+        self.page.mouse.move(x + dx / 2, y + dy / 2)
+        self.page.mouse.move(x + dx, y + dy)
+        self.page.mouse.up()
+
+    def weigh(self) -> None:
+        self.page.get_by_role("button", name="Weigh").click()
+        expect(self.page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=60_000)
+
+    def violations(self, page: Page) -> list[str]:
+        """What axe-core finds, rule by rule."""
+        page.evaluate(AXE.read_text(encoding="utf-8"))
+        found = page.evaluate("axe.run(document, {resultTypes: ['violations']})")["violations"]
+        return [f"{rule['id']}: {[node['target'] for node in rule['nodes']]}" for rule in found]

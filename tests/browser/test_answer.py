@@ -1,0 +1,185 @@
+"""Reading and questioning the answer in the Table place."""
+
+import re
+from pathlib import Path
+
+from playwright.sync_api import expect
+
+from studies.models import Study
+from tests.browser.stage import BrowserCase
+from tests.server.worker import eventually
+
+
+class Answer(BrowserCase):
+    def test_choosing_a_line_draws_it_and_filters_keep_its_kind(self) -> None:
+        self.weigh()
+        lines = self.page.get_by_label("Ledger of options").locator("ol li button")
+        before = self.page.locator("svg.table polyline.path").first.get_attribute("points")
+        lines.nth(2).click()
+        expect(lines.nth(2)).to_have_attribute("aria-pressed", "true")
+        eventually(
+            "another path is drawn",
+            lambda: self.page.locator("svg.table polyline.path").first.get_attribute("points") != before,
+            10,
+        )
+        self.page.get_by_role("button", name="■ Safe", exact=True).click()
+        kinds = self.page.locator(".lines .aim").all_inner_texts()
+        self.assertEqual({kind.split()[-1] for kind in kinds}, {"Safe"})
+
+    def test_lines_do_not_move_under_the_pointer_and_refining_narrows_the_intervals(self) -> None:
+        page = self.page
+        page.get_by_role("button", name="Weigh").click()
+        lines = page.get_by_label("Ledger of options").locator("ol li")
+        lines.first.wait_for()
+        lines.first.hover()
+        held = lines.first.locator("b").inner_text()
+        expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=60_000)
+        self.assertEqual(lines.first.locator("b").inner_text(), held)
+        page.mouse.move(5, 5)
+        expect(lines.first.locator(".rank")).to_have_text("1")
+        chosen = lines.nth(1)
+        chosen.click()
+        name, before = chosen.locator("b").inner_text(), Study.objects.latest("pk")
+        refine = page.get_by_role("button", name="Refine")
+        refine.click(timeout=60_000)
+        expect(refine).to_be_hidden()
+        expect(refine).to_be_visible(timeout=90_000)
+        after = Study.objects.latest("pk")
+        self.assertEqual(after.question["samples"], 4 * before.question["samples"])
+        width = [s.document["options"][0]["rack_chance"] for s in (before, after)]
+        self.assertLess(width[1]["high"] - width[1]["low"], 0.7 * (width[0]["high"] - width[0]["low"]))
+        expect(page.locator(".line.chosen b")).to_have_text(name)
+
+    def test_layers_are_switched_by_keys_and_read_in_words(self) -> None:
+        page = self.page
+        self.weigh()
+        expect(page.locator("svg.table .shadow").first).to_be_attached()
+        page.keyboard.press("d")
+        expect(page.locator("svg.table .shadow")).to_have_count(0)
+        page.keyboard.press("l")
+        expect(page.locator("svg.table .position").first).to_be_attached()
+        page.keyboard.press("u")
+        words = page.get_by_label("Layers of the drawing").locator("dl")
+        expect(words).to_contain_text("The cue ball rests about")
+        expect(words).to_contain_text("Straight in on the 6 next")
+        expect(words).not_to_contain_text("throw shadows")
+        page.keyboard.press("d")
+
+    def test_a_shot_of_ones_own_is_aimed_on_the_drawing_and_weighed_beside_the_others(self) -> None:
+        page = self.page
+        page.get_by_role("button", name="My shot").click()
+        card = page.get_by_label("My own shot")
+        expect(card.get_by_text("of racks won, by a quick look")).to_be_visible()
+        table = page.locator("svg.table").bounding_box()
+        assert table is not None
+        page.mouse.move(table["x"] + 0.5 * table["width"], table["y"] + 0.4 * table["height"])
+        page.mouse.down()
+        page.mouse.move(table["x"] + 0.5 * table["width"], table["y"] + 0.2 * table["height"], steps=4)
+        page.mouse.up()
+        aim = card.get_by_label("from the long axis")
+        self.assertGreater(float(aim.input_value()), 15)
+        before = float(aim.input_value())
+        card.get_by_role("heading", name="Aim").click()
+        page.keyboard.press("ArrowRight")
+        expect(aim).to_have_value(f"{before - 0.5:.2f}")
+        card.get_by_label("Speed", exact=True).fill("3")
+        tip = card.get_by_role("slider", name="Tip on the cue ball")
+        tip.focus()
+        for _ in range(4):
+            page.keyboard.press("ArrowUp")
+        expect(card.get_by_text("12 o’clock, ½ tip")).to_be_visible()
+        card.get_by_role("button", name="Weigh it beside the others").click()
+        mine = page.locator(".line").filter(has_text="my shot")
+        expect(mine).to_be_visible(timeout=30_000)
+        expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=60_000)
+        (own,) = Study.objects.latest("pk").question["document"]["strokes"]
+        self.assertEqual((own["speed_mps"], own["height"]), (3.0, 0.2))
+        mine.click()
+        page.get_by_role("button", name="Take my shot out").click()
+        expect(page.get_by_text("stale: the layout has changed")).to_be_visible()
+
+    def test_two_lines_are_compared_and_the_drawing_is_saved_as_it_looks(self) -> None:
+        page = self.page
+        self.weigh()
+        page.get_by_role("button", name="Pin to compare").click()
+        page.get_by_label("Ledger of options").locator("ol li button").nth(1).click()
+        compared = page.get_by_label("Two options compared")
+        expect(compared.get_by_role("row", name=re.compile("rack chance"))).to_be_visible()
+        expect(page.locator("svg.table .path").first).to_be_attached()
+        page.get_by_label("Time of the shot").fill("0.5")
+        expect(page.locator("svg.table .moving").first).to_be_attached()
+        page.get_by_role("button", name="I played this").click()
+        page.get_by_role("button", name="nothing left", exact=True).click()
+        expect(page.get_by_text("Kept for the record: nothing left")).to_be_visible()
+        page.get_by_role("button", name="Files").click()
+        with page.expect_download() as download:
+            page.get_by_role("button", name="Drawing, SVG").click()
+        drawing = Path(download.value.path()).read_text()
+        self.assertIn("http://www.w3.org/2000/svg", drawing)
+        self.assertGreater(drawing.count("<path"), 200, "the fan is in the file, as paths")
+        self.assertNotIn("var(--", drawing.replace("font-family: var(--", ""))
+        with page.expect_download() as download:
+            page.get_by_role("button", name="Drawing, PNG").click()
+        self.assertEqual(Path(download.value.path()).read_bytes()[:4], b"\x89PNG")
+
+    def test_the_answer_can_be_questioned_and_the_leading_lines_played_out(self) -> None:
+        page = self.page
+        self.weigh()
+        doubt = page.get_by_label("What would change the choice")
+        expect(doubt.get_by_text("Your stroke error")).to_be_visible(timeout=30_000)
+        expect(doubt.locator("dd")).to_have_count(10)
+        expect(doubt.get_by_role("img", name=re.compile("Rack chance by make chance"))).to_be_visible()
+        doubt.get_by_role("button", name=re.compile("Play out the first 3")).click()
+        expect(doubt.get_by_role("progressbar")).to_be_visible()
+        expect(doubt.get_by_text(re.compile(r"of \d+")).first).to_be_visible(timeout=60_000)
+        doubt.get_by_role("button", name="Stop playing").click()
+        expect(doubt.get_by_role("button", name=re.compile("Play out the first 3"))).to_be_visible()
+        expect(doubt.locator("tbody tr")).to_have_count(3)
+
+    def test_a_sheet_is_downloaded_printed_and_what_was_weighed_is_found_again(self) -> None:
+        page = self.page
+        self.weigh()
+        page.get_by_role("button", name="Files").click()
+        page.get_by_role("radio", name="inches").check()
+        with page.expect_download() as download:
+            page.get_by_role("button", name="Shot sheet, PDF").click()
+        self.assertEqual(Path(download.value.path()).read_bytes()[:5], b"%PDF-")
+        page.keyboard.press("Escape")
+        page.emulate_media(media="print")
+        sheet = page.get_by_label("For print")
+        expect(sheet).to_be_visible()
+        expect(page.get_by_label("Ledger of options")).to_be_hidden()
+        # Ball 7 lies at 4.35, 1.35 diamonds of 12.5 inches.
+        expect(sheet.get_by_role("row", name=re.compile("Ball 7"))).to_contain_text("54.4")
+        page.emulate_media(media="screen")
+        self.type_place("9 at 7, 2")
+        page.get_by_role("button", name="Open", exact=True).click()
+        dialog = page.get_by_role("dialog")
+        expect(dialog.get_by_role("heading", name="Lately weighed")).to_be_visible()
+        dialog.get_by_role("button", name=re.compile("Nine-ball, 5 balls")).first.click()
+        expect(page.get_by_text(re.compile("settled in"))).to_be_visible()
+        self.assertEqual(self.place_words("9"), "Ball 9 at 4.85, 2.05")
+
+    def test_changing_the_layout_marks_the_answer_as_stale_and_undo_brings_it_back(self) -> None:
+        self.weigh()
+        ball = self.page.locator("svg.table [data-ball='7']")
+        ball.focus()
+        self.page.keyboard.press("ArrowRight")
+        self.assertEqual(self.place_words("7"), "Ball 7 at 4.40, 1.35")
+        self.page.keyboard.press("Shift+ArrowUp")
+        self.assertEqual(self.place_words("7"), "Ball 7 at 4.40, 1.36")
+        expect(self.page.get_by_text("stale: the layout has changed")).to_be_visible()
+        self.page.keyboard.press("Control+z")
+        self.page.keyboard.press("Control+z")
+        expect(self.page.get_by_text(re.compile("settled in"))).to_be_visible()
+
+    def test_a_running_study_can_be_stopped_and_the_players_matter(self) -> None:
+        page = self.page
+        page.get_by_label("Opponent", exact=True).click()
+        page.get_by_role("option", name="June Okoro").click()
+        page.get_by_role("button", name="Weigh").click()
+        page.get_by_role("button", name="Stop").click()
+        expect(page.get_by_role("button", name="Weigh")).to_be_visible(timeout=20_000)
+        study = Study.objects.latest("pk")
+        self.assertEqual(study.question["them"]["name"], "June Okoro")
+        self.assertIn(study.status, ("stopped", "done"))
