@@ -94,6 +94,11 @@ class Answer(BrowserCase):
         expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=60_000)
         (own,) = Study.objects.latest("pk").question["document"]["strokes"]
         self.assertEqual((own["speed_mps"], own["height"]), (3.0, 0.2))
+        # Mirrored twice everything is where it was, the aim as well.
+        page.get_by_role("button", name="Mirror").click()
+        expect(page.get_by_text("stale: the layout has changed")).to_be_visible()
+        page.get_by_role("button", name="Mirror").click()
+        expect(page.get_by_text(re.compile("settled in"))).to_be_visible()
         mine.click()
         page.get_by_role("button", name="Take my shot out").click()
         expect(page.get_by_text("stale: the layout has changed")).to_be_visible()

@@ -5,6 +5,7 @@ import type { Layer } from '@/stores/layers'
 import type { Place } from '@/stores/layout'
 import AimHandle from './AimHandle.vue'
 import BackLayers from './BackLayers.vue'
+import { ballName } from './balls'
 import BallMark from './BallMark.vue'
 import { denseStrokes, type Worth } from './dense'
 import DenseCanvas from './DenseCanvas.vue'
@@ -41,7 +42,15 @@ const frame = computed(() => frameOf(props.table, props.upright))
 const radius = computed(() => props.table.radius * 1000)
 const bed = ref<SVGSVGElement | null>(null)
 const svg = ref<SVGSVGElement | null>(null)
-const dragged = ref<{ ball: string; at: Place; says: string; moved: boolean } | null>(null)
+interface Dragged {
+  ball: string
+  at: Place
+  says: string
+  /** From where it was taken hold of to its centre: a ball held at its edge stays visible beside the finger. */
+  grip: Place
+  moved: boolean
+}
+const dragged = ref<Dragged | null>(null)
 const aiming = ref(false)
 /** The balls as they are shown: the cue ball in hand where it is best put, a dragged one under the pointer. */
 const lying = computed(() => (props.inHand ? { ...props.balls, cue: props.inHand } : props.balls))
@@ -75,7 +84,8 @@ function press(event: PointerEvent) {
   emit('select', ball)
   const at = ball ? lying.value[ball] : undefined
   if (!ball || !at) return
-  dragged.value = { ball, at, says: '', moved: false }
+  const held = placeAt(event)
+  dragged.value = { ball, at, says: '', grip: [at[0] - held[0], at[1] - held[1]], moved: false }
   svg.value?.setPointerCapture(event.pointerId)
 }
 function aimAt(event: PointerEvent) {
@@ -89,10 +99,15 @@ function aimAt(event: PointerEvent) {
 function move(event: PointerEvent) {
   if (aiming.value) return aimAt(event)
   if (!dragged.value) return
-  const { ball } = dragged.value
-  dragged.value = { ball, ...snapped(props.table, placeAt(event), props.balls, ball), moved: true }
-  const off = isOffTable(dragged.value.at)
-  emit('explain', off ? 'Let go to take the ball off.' : (wrong.value ?? dragged.value.says))
+  const { ball, grip } = dragged.value
+  const [x, y] = placeAt(event)
+  const there = snapped(props.table, [x + grip[0], y + grip[1]], props.balls, ball)
+  dragged.value = { ball, ...there, grip, moved: true }
+  emit('explain', wrong.value ?? placeWords(dragged.value))
+}
+function placeWords({ ball, at, says }: Dragged): string {
+  if (isOffTable(at)) return 'Let go to take the ball off.'
+  return `${ballName(ball)} at ${words(at)}${says ? `, ${says}` : ''}`
 }
 function release() {
   aiming.value = false

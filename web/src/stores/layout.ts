@@ -17,9 +17,11 @@ export interface Situation {
   ball_on?: string | null
   free_ball?: boolean
 }
-/** A stroke of the user's own that is weighed with the layout. */
-export interface OwnStroke extends Stroke {
+/** A stroke of the user's own that is weighed with the layout: by its aim, or in files by what it should do. */
+export interface OwnStroke extends Partial<Stroke> {
   name: string
+  pot?: { ball: string; pocket: string }
+  contact?: { ball: string; side?: string; cushions_first?: string[]; fullness?: number }
 }
 /** A race as it stands; none when the rack stands alone. */
 export interface Race {
@@ -75,11 +77,33 @@ export function emptyDocument(): LayoutDocument {
   }
 }
 
-/** The same as far as files and studies keep a stroke's numbers. */
-export function isSameStroke(one: Stroke, two: Stroke): boolean {
-  const numbers = (s: Stroke) => [s.aim_deg, s.speed_mps, s.side, s.height, s.elevation_deg]
+/** The same as far as files and studies keep a stroke's numbers; wishes have no aim. */
+export function isSameStroke(one: Partial<OwnStroke>, two: Partial<OwnStroke>): boolean {
+  const numbers = (s: Partial<Stroke>) => [s.aim_deg, s.speed_mps, s.side, s.height, s.elevation_deg]
   const other = numbers(two)
-  return numbers(one).every((value, i) => Math.abs((value ?? 0) - (other[i] ?? 0)) < 1e-3)
+  const wish = (s: Partial<OwnStroke>) => JSON.stringify([s.pot, s.contact])
+  const near = (value: number | undefined, i: number) => Math.abs((value ?? 0) - (other[i] ?? 0)) < 1e-3
+  return (
+    wish(one) === wish(two) &&
+    (one.aim_deg === undefined) === (two.aim_deg === undefined) &&
+    numbers(one).every(near)
+  )
+}
+/** An own stroke on a table that is mirrored across its long axis or turned half round. */
+function turnedStroke(own: OwnStroke, kind: 'mirror' | 'half-turn'): OwnStroke {
+  const swaps: Record<string, string> = { near: 'far', far: 'near' }
+  if (kind === 'half-turn') Object.assign(swaps, { head: 'foot', foot: 'head' })
+  else Object.assign(swaps, { left: 'right', right: 'left' })
+  const swapped = (words: string) =>
+    words.replace(/near|far|head|foot|left|right/g, (word) => swaps[word] ?? word)
+  const turned = copy(own)
+  const { aim_deg: aim, side, pot, contact } = turned
+  if (aim !== undefined) turned.aim_deg = kind === 'mirror' ? -aim : aim + (aim > 0 ? -180 : 180)
+  if (side && kind === 'mirror') turned.side = -side
+  if (pot) pot.pocket = swapped(pot.pocket)
+  if (contact?.side) contact.side = swapped(contact.side)
+  if (contact?.cushions_first) contact.cushions_first = contact.cushions_first.map(swapped)
+  return turned
 }
 
 const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
@@ -159,7 +183,7 @@ export const useLayout = defineStore('layout', () => {
     })
   const addStroke = (stroke: OwnStroke) =>
     change((s) => (s.document.strokes = [...(s.document.strokes ?? []), stroke]))
-  const removeStroke = (stroke: Stroke) =>
+  const removeStroke = (stroke: Partial<OwnStroke>) =>
     change((s) => {
       const left = (s.document.strokes ?? []).filter((own) => !isSameStroke(own, stroke))
       if (left.length) s.document.strokes = left
@@ -170,10 +194,8 @@ export const useLayout = defineStore('layout', () => {
       for (const [ball, [x, y]] of Object.entries(s.document.balls)) {
         s.document.balls[ball] = kind === 'mirror' ? [x, 4 - y] : [8 - x, 4 - y]
       }
-      for (const own of s.document.strokes ?? []) {
-        own.aim_deg = kind === 'mirror' ? -own.aim_deg : own.aim_deg + (own.aim_deg > 0 ? -180 : 180)
-        if (kind === 'mirror') own.side = -(own.side ?? 0)
-      }
+      const { strokes } = s.document
+      if (strokes) s.document.strokes = strokes.map((own) => turnedStroke(own, kind))
     })
   }
 
