@@ -168,4 +168,4 @@ class Drawings(unittest.TestCase):
         np.testing.assert_allclose(drawing.paths["cue"][0][1:], (4, 1.2), atol=1e-3)
         np.testing.assert_allclose(drawing.paths["7"][0][1:], (6, 1), atol=1e-3)
         self.assertNotIn("9", drawing.fans)
-        self.assertEqual(len(drawing.rests["7"]) + drawing.pocketed["7"], 240)
+        self.assertEqual(len(drawing.rests["7"]) + drawing.pocketed["7"], drawing.executions)

@@ -50,7 +50,7 @@ onUnmounted(() => {
   sizes?.disconnect()
   cancelAnimationFrame(asked)
 })
-watch(() => [props.strokes, props.viewBox], ask, { immediate: true })
+watch([() => props.strokes, () => props.viewBox], ask, { immediate: true })
 </script>
 
 <template>

@@ -54,14 +54,11 @@ export const usePlayOuts = defineStore('playouts', () => {
     }
   }
 
-  watch(
-    () => [study.study?.id, study.study?.document?.settled],
-    ([id, settled]) => {
-      const mine = ++follow
-      lines.value = []
-      if (id && settled) void guarded(look).then(() => poll(mine))
-    },
-  )
+  watch([() => study.study?.id, () => study.study?.document?.settled], ([id, settled]) => {
+    const mine = ++follow
+    lines.value = []
+    if (id && settled) void guarded(look).then(() => poll(mine))
+  })
 
   return { lines, problems, running, progress, ask, stop }
 })

@@ -11,14 +11,11 @@ const asking = ref(false)
 const kept = ref<Played | null>(null)
 const { problems, guarded } = useGuarded()
 
-watch(
-  () => [study.study?.id, study.chosen],
-  () => {
-    asking.value = false
-    kept.value = null
-    problems.value = []
-  },
-)
+watch([() => study.study?.id, () => study.chosen], () => {
+  asking.value = false
+  kept.value = null
+  problems.value = []
+})
 const keep = (ending: string) =>
   guarded(async () => {
     const path = { study_id: study.study?.id ?? 0 }

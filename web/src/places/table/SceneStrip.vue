@@ -1,46 +1,21 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
-import { computed, ref } from 'vue'
-import { GAMES, useLayout, type Situation } from '@/stores/layout'
+import { ref } from 'vue'
+import { useLayout } from '@/stores/layout'
 import { useSession } from '@/stores/session'
 import { useStudy } from '@/stores/study'
-import GameScene from './GameScene.vue'
+import { useScene } from './scene'
+import SceneNumber from './SceneNumber.vue'
 import SceneSelect from './SceneSelect.vue'
 
 const emit = defineEmits<{ weigh: []; stop: []; save: []; shelf: []; files: []; keys: [] }>()
 const layout = useLayout()
 const session = useSession()
 const study = useStudy()
+const controls = useScene()
 const unfolded = ref(false)
 const theme = ref(document.documentElement.dataset.theme ?? 'day')
-
-const players = computed(() =>
-  session.players.map((p) => ({ key: p.key, name: p.own ? p.name : `${p.name} level` })),
-)
-const tables = [
-  { key: 'pool-9ft', name: '9-foot table' },
-  { key: 'pool-8ft', name: '8-foot table' },
-  { key: 'pool-7ft', name: '7-foot table' },
-  { key: 'snooker-12ft', name: 'Snooker table' },
-]
-const shooters: { key: Situation['shooter']; name: string }[] = [
-  { key: 'me', name: 'I shoot' },
-  { key: 'them', name: 'Opponent shoots' },
-]
-const HANDS: Record<string, Situation['ball_in_hand']> = { no: false, yes: true, behind: 'behind-line' }
-const isSnooker = computed(() => layout.document.game === 'snooker')
-const hands = computed(() => [
-  { key: 'no', name: 'where it lies' },
-  ...(isSnooker.value ? [] : [{ key: 'yes', name: 'in hand' }]),
-  { key: 'behind', name: isSnooker.value ? 'in hand in the D' : 'in hand behind the line' },
-])
-const hand = computed(() => {
-  const said = situation.value.ball_in_hand
-  return said === 'behind-line' ? 'behind' : said ? 'yes' : 'no'
-})
-const situation = computed(() => layout.document.situation)
-const set = (who: 'me' | 'them', key: string) => layout.change((scene) => (scene[who] = key))
 
 async function leave() {
   await session.signOut()
@@ -62,46 +37,33 @@ function turnLights() {
       <InputText id="layout-name" v-model="layout.name" placeholder="Untitled layout" class="name" />
     </div>
     <div class="scene" role="group" aria-label="The scene">
-      <SceneSelect
-        label="Game"
-        :options="GAMES"
-        :model-value="layout.document.game"
-        @update:model-value="layout.playGame($event)"
-      />
-      <SceneSelect
-        label="Me"
-        before="Me"
-        :options="players"
-        :model-value="layout.scene.me"
-        @update:model-value="set('me', $event)"
-      />
-      <SceneSelect
-        label="Opponent"
-        before="Opponent"
-        :options="players"
-        :model-value="layout.scene.them"
-        @update:model-value="set('them', $event)"
-      />
-      <SceneSelect
-        label="Who shoots"
-        :options="shooters"
-        :model-value="situation.shooter"
-        @update:model-value="layout.situate({ shooter: $event })"
-      />
-      <SceneSelect
-        label="Table"
-        :options="tables"
-        :model-value="layout.tableName"
-        @update:model-value="layout.change((scene) => (scene.document.table = $event))"
-      />
-      <SceneSelect
-        label="Cue ball"
-        before="Cue ball"
-        :options="hands"
-        :model-value="hand"
-        @update:model-value="layout.situate({ ball_in_hand: HANDS[$event] ?? false })"
-      />
-      <GameScene />
+      <template v-for="control in controls" :key="control.label">
+        <SceneSelect
+          v-if="control.kind === 'choice'"
+          :label="control.label"
+          :before="control.before"
+          :options="control.options"
+          :model-value="control.value"
+          @update:model-value="control.set($event)"
+        />
+        <SceneNumber
+          v-else-if="control.kind === 'count'"
+          :label="control.label"
+          :before="control.before ?? ''"
+          :min="control.min"
+          :max="control.max"
+          :model-value="control.value"
+          @update:model-value="control.set($event)"
+        />
+        <label v-else class="tick">
+          <input
+            type="checkbox"
+            :checked="control.value"
+            @change="control.set(($event.target as HTMLInputElement).checked)"
+          />
+          {{ control.label }}
+        </label>
+      </template>
     </div>
     <div class="acts">
       <Button
@@ -175,6 +137,18 @@ function turnLights() {
   flex-wrap: wrap;
   align-items: center;
   gap: 4px 12px;
+}
+.tick {
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
+  font-size: 13.5px;
+}
+.tick input {
+  accent-color: var(--brass);
+  width: 16px;
+  height: 16px;
+  margin: 0;
 }
 .unfold {
   display: none;

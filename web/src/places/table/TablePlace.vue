@@ -161,10 +161,7 @@ onUnmounted(() => {
   narrow.removeEventListener('change', fit)
   watcher.disconnect()
 })
-watch(
-  () => [route.name, route.params.layoutId, route.params.studyId],
-  () => void show(),
-)
+watch([() => route.name, () => route.params.layoutId, () => route.params.studyId], () => void show())
 /** The address names the line that is chosen, so that it can be sent to somebody. */
 watch(
   () => study.place,
