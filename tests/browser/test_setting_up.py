@@ -9,8 +9,10 @@ from pathlib import Path
 
 from playwright.sync_api import expect
 
+from layouts import demo
 from layouts.models import Layout
 from studies.models import Study
+from tests.browser.shots import DESK, PHONE, sign_in
 from tests.browser.stage import BrowserCase
 
 
@@ -71,6 +73,37 @@ class SettingUp(BrowserCase):
         put_on = page.get_by_role("button", name="Put ball 6 on the table")
         put_on.click()
         expect(page.locator("svg.table [data-ball='6']")).to_be_visible()
+
+    def test_balls_are_carried_from_the_tray_by_mouse_and_by_finger_and_snap(self) -> None:
+        for touch in (False, True):
+            context = self.browser.new_context(viewport=PHONE if touch else DESK, has_touch=touch)
+            self.addCleanup(context.close)
+            page = self.page = context.new_page()
+            sign_in(page, self.address, demo.USER, demo.PASSWORD)
+            put_on = page.get_by_role("button", name="Put ball 8 on the table")
+            tray, table = (part.bounding_box() for part in (put_on, page.locator("svg.table")))
+            assert tray is not None and table is not None
+            x, y = tray["x"] + tray["width"] / 2, tray["y"] + tray["height"] / 2
+            # Some 3 mm off the head spot; the ball is held 40 pixels above a finger.
+            across, down = (0.5, 0.72) if touch else (0.278, 0.5)
+            to_x, to_y = (
+                table["x"] + across * table["width"],
+                table["y"] + down * table["height"] + (40 if touch else 0),
+            )
+            send = page.context.new_cdp_session(page).send
+            if touch:
+                send("Input.dispatchTouchEvent", {"type": "touchStart", "touchPoints": [{"x": x, "y": y}]})
+                for k in range(1, 9):
+                    at = {"x": x + (to_x - x) * k / 8, "y": y + (to_y - y) * k / 8}
+                    send("Input.dispatchTouchEvent", {"type": "touchMove", "touchPoints": [at]})
+                expect(page.get_by_text("Ball 8 at 2.00, 2.00, on the head spot")).to_be_visible()
+                send("Input.dispatchTouchEvent", {"type": "touchEnd", "touchPoints": []})
+            else:
+                page.mouse.move(x, y)
+                page.mouse.down()
+                page.mouse.move(to_x, to_y, steps=8)
+                page.mouse.up()
+            expect(page.locator("svg.table [data-ball='8']")).to_have_attribute("aria-label", "Ball 8 at 2.00, 2.00")
 
     def test_with_ball_in_hand_the_best_place_is_shown_and_the_ball_can_be_put_elsewhere(self) -> None:
         page = self.page

@@ -59,6 +59,9 @@ const outlined = {
     activeBackground: 'var(--tint)',
   },
 }
+const text = {
+  primary: { color: 'var(--ink)', hoverBackground: 'var(--tint)', activeBackground: 'var(--tint)' },
+}
 
 export const Scorebook = definePreset(Aura, {
   semantic: {
@@ -74,7 +77,7 @@ export const Scorebook = definePreset(Aura, {
   components: {
     button: {
       root: { borderRadius: '9px', paddingX: '0.8rem', paddingY: '0.42rem' },
-      colorScheme: { light: { outlined }, dark: { outlined } },
+      colorScheme: { light: { outlined, text }, dark: { outlined, text } },
     },
   },
 })

@@ -66,9 +66,11 @@ const wrong = computed(() => {
   return impossible(props.table, places.value, moving.ball)
 })
 
-function placeAt(event: MouseEvent): Place {
+/** How far above a finger a carried ball is held, so that it can be seen. */
+const FINGER_PX = 40
+function placeAt(event: MouseEvent, above = 0): Place {
   const matrix = svg.value?.getScreenCTM()?.inverse()
-  const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix)
+  const point = new DOMPoint(event.clientX, event.clientY - above).matrixTransform(matrix)
   return frame.value.toDiamonds([point.x, point.y] as Point)
 }
 function ballUnder(event: Event): string | null {
@@ -119,19 +121,16 @@ function release() {
   else if (!refused) emit('place', done.ball, done.at)
   emit('explain', refused && !isOffTable(done.at) ? `${refused} It went back to where it was.` : '')
 }
-/** A ball from the tray is dropped here. */
-function drop(event: DragEvent) {
-  const ball = event.dataTransfer?.getData('text/plain')
-  if (!ball) return
-  const { at } = snapped(props.table, placeAt(event), props.balls, ball)
-  const problem = impossible(props.table, { ...props.balls, [ball]: at }, ball)
-  if (problem) emit('explain', problem)
-  else emit('place', ball, at)
+/** A ball is brought from the tray: from here on it is dragged like those that lie here, above a finger. */
+function carry(ball: string, event: PointerEvent) {
+  const [at, above] = [placeAt(event), placeAt(event, event.pointerType === 'touch' ? FINGER_PX : 0)]
+  dragged.value = { ball, at: above, says: '', grip: [above[0] - at[0], above[1] - at[1]], moved: true }
+  svg.value?.setPointerCapture(event.pointerId)
 }
 const words = (at: Place) => `${at[0].toFixed(2)}, ${at[1].toFixed(2)}`
 /** All of it as one drawing, for a file. */
 const picture = () => (bed.value && svg.value ? pictureOf(bed.value, strokes.value, svg.value) : null)
-defineExpose({ picture })
+defineExpose({ picture, carry })
 </script>
 
 <template>
@@ -151,8 +150,6 @@ defineExpose({ picture })
       @pointermove="move"
       @pointerup="release"
       @pointercancel="((dragged = null), (aiming = false))"
-      @dragover.prevent
-      @drop.prevent="drop"
     >
       <rect v-bind="frame.box" fill="transparent" />
       <template v-if="drawing && !dragged">

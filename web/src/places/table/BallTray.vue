@@ -5,6 +5,7 @@ import { impossible } from '@/drawing/possible'
 import { useLayout, type Place } from '@/stores/layout'
 import { useSession } from '@/stores/session'
 
+const emit = defineEmits<{ carry: [ball: string, event: PointerEvent] }>()
 const layout = useLayout()
 const session = useSession()
 
@@ -27,8 +28,19 @@ function putOn(ball: string) {
   if (free) layout.place(ball, free)
   layout.selected = ball
 }
-function take(event: DragEvent, ball: string) {
-  event.dataTransfer?.setData('text/plain', ball)
+/** A press that moves away carries the ball to the table; one that does not puts it there by itself. */
+const CARRIED_PX = 6
+let pressed: { ball: string; x: number; y: number } | null = null
+function press(event: PointerEvent, ball: string) {
+  pressed = { ball, x: event.clientX, y: event.clientY }
+  // A finger is bound to what it touches first; the table takes it over.
+  ;(event.target as Element).releasePointerCapture(event.pointerId)
+}
+function move(event: PointerEvent) {
+  if (!pressed || !event.buttons) return
+  if (Math.hypot(event.clientX - pressed.x, event.clientY - pressed.y) < CARRIED_PX) return
+  emit('carry', pressed.ball, event)
+  pressed = null
 }
 </script>
 
@@ -40,12 +52,13 @@ function take(event: DragEvent, ball: string) {
       :key="ball"
       type="button"
       class="ball"
-      draggable="true"
       :aria-label="`Put ${ballName(ball).toLowerCase()} on the table`"
       :title="`${ballName(ball)}: drag it on, or press`"
       :style="{ '--colour': BALL_COLOURS[ball] }"
       @click="putOn(ball)"
-      @dragstart="take($event, ball)"
+      @pointerdown="press($event, ball)"
+      @pointermove="move"
+      @pointerleave="move"
     >
       <span v-if="isRed(ball)" class="count">×{{ reds.length }}</span>
       <span v-else>{{ ballMark(ball) }}</span>
@@ -70,6 +83,8 @@ function take(event: DragEvent, ball: string) {
   place-items: center;
   cursor: grab;
   padding: 0;
+  touch-action: none;
+  user-select: none;
 }
 .ball .count {
   color: #fffdf7;

@@ -165,6 +165,7 @@ p {
 }
 .big {
   font: 600 25px/1 var(--serif);
+  margin-right: 6px;
 }
 small {
   font-size: 14px;

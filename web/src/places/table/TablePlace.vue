@@ -191,7 +191,7 @@ watch(
       <h1 class="visually-hidden">The table: {{ layout.name || 'untitled layout' }}</h1>
       <section class="left" aria-label="The layout">
         <div class="stage">
-          <BallTray class="tray" />
+          <BallTray class="tray" @carry="(ball, event) => surface?.carry(ball, event)" />
           <div class="bed" :class="{ upright }">
             <TableDrawing
               v-if="table"
