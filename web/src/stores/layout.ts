@@ -60,7 +60,7 @@ export const GAMES = [
 ]
 const gameOf = (key: string) =>
   GAMES.find((g) => g.key === key) ?? { key, name: key, balls: numbered(15), has: [] }
-const ballsOf = (game: string) => gameOf(game).balls
+export const ballsOf = (game: string) => gameOf(game).balls
 const isSnookerTable = (name: string) => name.startsWith('snooker')
 /** Each account has a draft of its own in this browser. */
 const draftKey = () => `partita-draft-${useSession().username ?? ''}`

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { BALL_COLOURS, ballMark, ballName, isRed } from '@/drawing/balls'
+import { BALL_COLOURS, ballMark, ballName, isRed, isStripe } from '@/drawing/balls'
 import { impossible } from '@/drawing/possible'
-import { useLayout, type Place } from '@/stores/layout'
+import { ballsOf, useLayout, type Place } from '@/stores/layout'
 import { useSession } from '@/stores/session'
 
 const emit = defineEmits<{ carry: [ball: string, event: PointerEvent] }>()
@@ -16,6 +16,8 @@ const shown = computed(() =>
     ball === 'cue' ? !layout.document.situation.ball_in_hand : !isRed(ball) || ball === reds.value[0],
   ),
 )
+/** More balls than fit into one column beside the table. */
+const many = computed(() => ballsOf(layout.document.game).filter((ball) => !isRed(ball)).length > 12)
 /** A tapped ball goes to the first free place along the centre of the table. */
 function putOn(ball: string) {
   const table = session.tables.find((t) => t.name === layout.tableName)
@@ -45,13 +47,14 @@ function move(event: PointerEvent) {
 </script>
 
 <template>
-  <div class="tray" role="group" aria-label="Balls off the table">
+  <div class="tray" :class="{ many }" role="group" aria-label="Balls off the table">
     <span class="muted">{{ layout.missing.length ? 'off' : '' }}</span>
     <button
       v-for="ball in shown"
       :key="ball"
       type="button"
       class="ball"
+      :class="{ stripe: isStripe(ball) }"
       :aria-label="`Put ${ballName(ball).toLowerCase()} on the table`"
       :title="`${ballName(ball)}: drag it on, or press`"
       :style="{ '--colour': BALL_COLOURS[ball] }"
@@ -67,15 +70,31 @@ function move(event: PointerEvent) {
 </template>
 
 <style scoped>
+/* As high as the table, whatever lies in it: taking a ball moves nothing else. */
 .tray {
+  width: 34px;
+  height: 0;
+  min-height: 100%;
   display: flex;
   flex-direction: column;
   align-items: center;
-  gap: 7px;
+  gap: clamp(3px, 0.6vh, 7px);
+}
+.tray.many {
+  width: 72px;
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  align-content: start;
+  justify-items: center;
+}
+.many .muted {
+  grid-column: 1 / -1;
 }
 .ball {
-  width: 32px;
+  flex: 0 1 32px;
+  min-height: 22px;
   height: 32px;
+  aspect-ratio: 1;
   border-radius: 50%;
   border: 1px solid var(--muted);
   background: var(--colour);
@@ -85,6 +104,9 @@ function move(event: PointerEvent) {
   padding: 0;
   touch-action: none;
   user-select: none;
+}
+.stripe {
+  background: linear-gradient(#fbf8ee 24%, var(--colour) 24% 76%, #fbf8ee 76%);
 }
 .ball .count {
   color: #fffdf7;

@@ -279,7 +279,7 @@ watch(
 }
 .stage {
   display: grid;
-  grid-template-columns: 34px minmax(0, 1fr);
+  grid-template-columns: auto minmax(0, 1fr);
   gap: 10px;
   width: 100%;
   /* At desk height the shot card is seen without scrolling. */
@@ -346,7 +346,7 @@ watch(
 }
 @media (max-width: 760px) {
   .stage {
-    grid-template-columns: 34px minmax(0, 1fr);
+    grid-template-columns: auto minmax(0, 1fr);
     max-width: 360px;
     margin: 0 auto;
   }
