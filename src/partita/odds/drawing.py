@@ -5,9 +5,9 @@ from dataclasses import dataclass
 import numpy as np
 
 from partita.games.situation import Situation
+from partita.odds import drawing_words as words
 from partita.odds import layers
 from partita.odds.bench import Bench
-from partita.options.naming import POCKET_WORDS, ball_words
 from partita.options.option import Option
 from partita.options.trace import read_option
 from partita.physics.simulate import Executions, execute
@@ -149,44 +149,16 @@ class _Artist:
     def _words(
         self, shadows: list[layers.Shadow], window: layers.Window | None, positions: list[layers.PositionLine]
     ) -> dict[str, str]:
-        """What each layer shows, for reading instead of looking; a layer that shows nothing says so."""
-        rests = [self._rest_words(ball) for ball in self._shown()]
-        scratches = ", ".join(
-            f"{POCKET_WORDS[line.pocket]} {_percent(line.share)}" for line in self.scratches
-        )  # fmt: skip
+        count, table = len(self.shots.finals), self.bench.scene.table
+        rests = [
+            words.rest_words(table, self.bench.names[b], self.shots.finals[self.shots.pocketed[:, b] < 0, b], count)
+            for b in self._shown()
+        ]
         return {
-            "fan": f"{len(self.traced.finals)} executions as this player’s hands turn them out.",
-            "rests": " ".join(words for words in rests if words),
-            "shadows": f"From the {shadows[0].target} as it then lies, {_and([ball_words(s.ball) for s in shadows])}"
-            f" {'throws a shadow' if len(shadows) == 1 else 'throw shadows'}: from there it cannot be hit straight."
-            if shadows else "Nothing throws a shadow.",
-            "window": f"The {POCKET_WORDS[window.pocket]} is open {np.degrees(2 * window.half_rad):.1f}° from"
-            f" {ball_words(window.ball)}." if window else "No pocket is played for directly.",
-            "scratches": f"The cue ball may fall: {scratches}." if scratches else
-            f"No scratch in {len(self.shots.finals)} executions.",
-            "positions": f"Straight in on {ball_words(positions[0].ball)} next into the"
-            f" {_and([POCKET_WORDS[p.pocket] for p in positions], 'or the')}." if positions else
-            "No straight line to a next ball.",
-        }  # fmt: skip
-
-    def _rest_words(self, ball: int) -> str:
-        lying = self.shots.finals[self.shots.pocketed[:, ball] < 0, ball]
-        name = ball_words(self.bench.names[ball]).capitalize()
-        fallen = 1 - len(lying) / len(self.shots.finals)
-        if fallen >= 0.5:
-            return f"{name} falls {_percent(fallen)} of the time."
-        middle = np.median(lying, axis=0)
-        half = float(np.median(np.linalg.norm(lying - middle, axis=1)))
-        if half < _MOVED_M:
-            return f"{name} mostly stays."
-        x, y = diamonds(self.bench.scene.table, float(middle[0]), float(middle[1]))
-        within = f"{100 * half:.0f} cm ({half / 0.0254:.0f} in)"
-        return f"{name} rests about {x:.1f}, {y:.1f}, half of the time within {within}."
-
-
-def _percent(share: float) -> str:
-    return f"{100 * share:.0f} %" if share >= 0.01 else "under 1 %"
-
-
-def _and(words: list[str], last: str = "and") -> str:
-    return words[0] if len(words) == 1 else f"{', '.join(words[:-1])} {last} {words[-1]}"
+            "fan": words.fan_words(len(self.traced.finals)),
+            "rests": " ".join(rests),
+            "shadows": words.shadow_words(shadows),
+            "window": words.window_words(window),
+            "scratches": words.scratch_words(self.scratches, count),
+            "positions": words.position_words(positions),
+        }

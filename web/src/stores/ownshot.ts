@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { ref } from 'vue'
+import { ref, watch } from 'vue'
 import { answered, api, problemsOf, type Problem, type Stroke, type Trial } from '@/api/client'
 import { useLayout } from './layout'
 import { useStudy } from './study'
@@ -77,5 +77,10 @@ export const useOwnShot = defineStore('own-shot', () => {
     layout.addStroke({ name: 'my shot', ...own })
     await study.weigh()
   }
+  // Balls may be set up anew while a shot is being aimed.
+  watch(
+    () => layout.scene,
+    () => void (stroke.value && attempt()),
+  )
   return { stroke, trial, problems, begin, set, setTip, attempt, leave, weigh }
 })

@@ -1,12 +1,11 @@
 <script setup lang="ts">
-import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
+import { computed, onMounted, onUnmounted, ref } from 'vue'
 import { answered, api } from '@/api/client'
 import { useGuarded } from '@/api/guarded'
 import TableDrawing from '@/drawing/TableDrawing.vue'
 import { useInHand } from '@/stores/inhand'
 import { useLayers } from '@/stores/layers'
-import { useLayout, type LayoutDocument, type Place, type Race } from '@/stores/layout'
+import { useLayout, type LayoutDocument, type Place } from '@/stores/layout'
 import { useOwnShot } from '@/stores/ownshot'
 import { useSession } from '@/stores/session'
 import { useStudy } from '@/stores/study'
@@ -27,6 +26,7 @@ import SetupTools from './SetupTools.vue'
 import ShelfDialog from './ShelfDialog.vue'
 import ShotCard from './ShotCard.vue'
 import TimeLine from './TimeLine.vue'
+import { useAddress } from './useAddress'
 import { useTableKeys } from './useTableKeys'
 
 const session = useSession()
@@ -35,8 +35,6 @@ const study = useStudy()
 const own = useOwnShot()
 const hand = useInHand()
 const layers = useLayers()
-const route = useRoute()
-const router = useRouter()
 
 const open = ref<'shelf' | 'files' | 'keys' | null>(null)
 const words = ref('')
@@ -68,52 +66,11 @@ const showLedger = () => (ledger.value?.$el as HTMLElement | undefined)?.scrollI
 const narrow = window.matchMedia('(max-width: 760px)')
 const fit = () => (upright.value = narrow.matches)
 
-const raceOf = (match?: (Race & { breaks: string }) | null): Race | null => {
-  if (!match) return null
-  const { race_to, my_racks, their_racks, i_break } = match
-  return { race_to, my_racks, their_racks, i_break }
-}
-
-async function openAddress() {
-  const { layoutId, studyId } = route.params
-  if (studyId && Number(studyId) !== study.study?.id) {
-    const opened = await study.open(Number(studyId))
-    const question = opened.question as {
-      document: LayoutDocument
-      players: { me: string; them: string }
-      match?: (Race & { breaks: string }) | null
-    }
-    layout.load(question.document, opened.name || 'A weighed layout', opened.layout_id ?? null)
-    layout.change((scene) => Object.assign(scene, question.players, { race: raceOf(question.match) }))
-    const line = study.options[Number(route.query.line) - 1]
-    if (line) study.choose(line)
-  } else if (layoutId && Number(layoutId) !== layout.id) {
-    const path = { layout_id: Number(layoutId) }
-    const found = await answered(api.GET('/api/layouts/{layout_id}', { params: { path } }))
-    study.close()
-    layout.load(found.document as unknown as LayoutDocument, found.name, found.id)
-  } else if (!layoutId && !studyId && !layout.restore()) {
-    const [first] = await answered(api.GET('/api/layouts'))
-    if (first) layout.load(first.document as unknown as LayoutDocument, first.name, first.id)
-  }
-}
 /** What the address names comes first: it is that which is to be weighed. */
-let opening = Promise.resolve()
-const show = () => (opening = guarded(openAddress))
+const { opened, save } = useAddress(guarded)
 async function weigh() {
-  await opening
+  await opened()
   await study.weigh()
-}
-async function save() {
-  await guarded(async () => {
-    await layout.save()
-    if (study.study && !study.stale) {
-      await study.keep(layout.name)
-      await router.replace({ name: 'study', params: { studyId: study.study.id } })
-    } else {
-      await router.replace({ name: 'layout', params: { layoutId: layout.id } })
-    }
-  })
 }
 /** One place or several, parted by semicolons. */
 async function say(words: string): Promise<boolean> {
@@ -155,20 +112,11 @@ onMounted(() => {
   fit()
   narrow.addEventListener('change', fit)
   if (ledger.value) watcher.observe(ledger.value.$el as HTMLElement)
-  void show()
 })
 onUnmounted(() => {
   narrow.removeEventListener('change', fit)
   watcher.disconnect()
 })
-watch([() => route.name, () => route.params.layoutId, () => route.params.studyId], () => void show())
-/** The address names the line that is chosen, so that it can be sent to somebody. */
-watch(
-  () => study.place,
-  (place) => {
-    if (route.name === 'study' && place >= 0) void router.replace({ query: { line: String(place + 1) } })
-  },
-)
 </script>
 
 <template>
