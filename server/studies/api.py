@@ -122,6 +122,7 @@ class OptionOut(Schema):
     value_by_ending: dict[str, float]
     leave: dict[str, Any]
     turning_point: TurningPointOut | None
+    behind_best: str = ""
     samples: int
     confirmed: bool
 

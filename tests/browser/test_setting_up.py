@@ -14,6 +14,7 @@ from layouts.models import Layout
 from studies.models import Study
 from tests.browser.shots import DESK, PHONE, sign_in
 from tests.browser.stage import BrowserCase
+from tests.server.worker import eventually
 
 
 class SettingUp(BrowserCase):
@@ -137,6 +138,19 @@ class SettingUp(BrowserCase):
             page.get_by_role("button", name="Download layout").click()
         text = Path(download.value.path()).read_text()
         self.assertEqual(json.loads(text)["format"], "partita-layout")
+        page.keyboard.press("Escape")
+        expect(page.get_by_role("dialog")).to_be_hidden()
+        page.evaluate(
+            """(text) => {
+              const clipboardData = new DataTransfer()
+              clipboardData.setData('text', text)
+              document.body.dispatchEvent(new ClipboardEvent('paste', { clipboardData, bubbles: true }))
+            }""",
+            text.replace("4.85", "4.45"),
+        )
+        eventually("the pasted layout is on the table", lambda: "4.45, 2.05" in self.place_words("9"), 5)
+        expect(page.get_by_role("dialog")).to_be_hidden()
+        page.get_by_role("button", name="Files").click()
         broken = text.replace("4.85", "4.85.1")
         field = page.get_by_label("Open a layout file, or paste its text")
         field.fill(broken)

@@ -2,6 +2,7 @@
 
 import dataclasses
 import math
+import re
 import unittest
 
 import numpy as np
@@ -33,6 +34,24 @@ OPEN = Situation(Layout.in_diamonds(TABLE, cue=(4, 1.2), b7=(6, 1), b8=(2, 3), b
 def study_of(situation: Situation = OPEN, **more: object) -> dict:
     request = WeighRequest(situation, LEAGUE, LEAGUE, samples=200, **more)  # type: ignore[arg-type]
     return [study.document for study in weigh(request)][-1]
+
+
+class Reasons(unittest.TestCase):
+    def test_what_a_line_lacks_is_told_with_its_own_numbers(self) -> None:
+        options = study_of()["options"]
+        self.assertEqual(options[0]["behind_best"], "")
+        told = 0
+        for option in options[1:]:
+            found = re.search(
+                r"(\d+) % of the time, this one (\d+) %: that is worth (\d+) points", option["behind_best"]
+            )
+            if found:
+                best, here, points = map(int, found.groups())
+                self.assertIn(here / 100, [round(share, 2) for share in (*option["shares"].values(), 0.0)])
+                self.assertIn(best / 100, [round(share, 2) for share in (*options[0]["shares"].values(), 0.0)])
+                self.assertGreaterEqual(points, 1)
+                told += 1
+        self.assertGreater(told, 2)
 
 
 class Leaves(unittest.TestCase):

@@ -9,7 +9,7 @@ from partita.games.situation import Situation
 from partita.odds.bench import Bench
 from partita.odds.intervals import of_mean, of_share
 from partita.odds.samples import LEFT_A_SHOT, NOTHING_LEFT, Samples
-from partita.odds.words import hand_back_words, reliability_words, why_words
+from partita.odds.words import behind_words, hand_back_words, reliability_words, why_words
 from partita.options.naming import table_lengths, tip_words
 from partita.options.option import Option
 from partita.table.diamonds import diamonds, metres
@@ -141,6 +141,7 @@ def _option_json(bench: Bench, lines: list[Weighed], place: int) -> Json:
         "value_by_ending": {name: round(value, 4) for name, value in samples.value_by_ending().items()},
         "leave": _leave_json(bench, samples),
         "turning_point": _turning_point_json(lines, place),
+        "behind_best": behind_words(lines[0].samples, samples) if place else "",
         "samples": count,
         "confirmed": line.confirmed,
     }

@@ -31,11 +31,7 @@ def _percent(share: float) -> str:
 
 
 def why_words(top: Samples, following: Samples | None) -> str:
-    """Two sentences: how the top option mostly ends, and what sets it apart from the next one.
-
-    What sets it apart is the ending whose part of the rack chance (its share times the rack chance
-    inside it, against the mean of both options) differs most between the two.
-    """
+    """Two sentences: how the top option mostly ends, and what sets it apart from the next one."""
     shares, values = top.shares(), top.value_by_ending()
     main = max(shares, key=lambda name: shares[name])
     first = (
@@ -43,21 +39,40 @@ def why_words(top: Samples, following: Samples | None) -> str:
     )
     if following is None:
         return first
-    middle = 0.5 * (float(top.value.mean()) + float(following.value.mean()))
-    other_shares, other_values = following.shares(), following.value_by_ending()
-    gains = {
-        name: shares[name] * (values.get(name, middle) - middle)
-        - other_shares[name] * (other_values.get(name, middle) - middle)
-        for name in ENDINGS
-    }
-    decisive = max(gains, key=lambda name: gains[name])
-    if gains[decisive] < _WORTH_SAYING:
+    decisive, points = _what_sets_apart(top, following)
+    if points < _WORTH_SAYING:
         return f"{first} The next option ends in much the same ways."
     second = (
-        f"The next option {_ENDING_WORDS[decisive]} {_percent(other_shares[decisive])} of the time against"
-        f" {_percent(shares[decisive])} here: that is worth {100 * gains[decisive]:.0f} points of rack chance."
+        f"The next option {_ENDING_WORDS[decisive]} {_percent(following.shares()[decisive])} of the time against"
+        f" {_percent(shares[decisive])} here: that is worth {100 * points:.0f} points of rack chance."
     )
     return f"{first} {second}"
+
+
+def behind_words(top: Samples, line: Samples) -> str:
+    """One sentence: what the best option has that this one has not."""
+    decisive, points = _what_sets_apart(top, line)
+    if points < _WORTH_SAYING:
+        return "It ends in much the same ways as the best one."
+    return (
+        f"The best one {_ENDING_WORDS[decisive]} {_percent(top.shares()[decisive])} of the time, this one"
+        f" {_percent(line.shares()[decisive])}: that is worth {100 * points:.0f} points of rack chance."
+    )
+
+
+def _what_sets_apart(better: Samples, other: Samples) -> tuple[str, float]:
+    """The ending whose part of the rack chance differs most, and by how much.
+
+    Its part: its share times the rack chance inside it, against the mean of both options.
+    """
+    middle = 0.5 * (float(better.value.mean()) + float(other.value.mean()))
+
+    def part(samples: Samples, name: str) -> float:
+        return samples.shares()[name] * (samples.value_by_ending().get(name, middle) - middle)
+
+    gains = {name: part(better, name) - part(other, name) for name in ENDINGS}
+    decisive = max(gains, key=lambda name: gains[name])
+    return decisive, gains[decisive]
 
 
 def hand_back_words(value: float) -> str:

@@ -30,7 +30,11 @@ export const useStudy = defineStore('study', () => {
   const asking = ref(false)
   let follow = 0
 
-  const result = computed(() => study.value?.document ?? null)
+  /** What was known before refining: it stays on the page until the finer answer has settled. */
+  const before = ref<Study | null>(null)
+  const result = computed(() => (before.value ?? study.value)?.document ?? null)
+  /** True when what is shown is what the study on the server holds, and will stay so. */
+  const isFinal = computed(() => !before.value && !!result.value?.settled && !stale.value)
   const options = computed(() => result.value?.options ?? [])
   const shown = computed(() => inOrder.value.filter((o) => filter.value === 'all' || o.aim === filter.value))
   /** While somebody points at a line, lines stay where they are; then they fall into their order. */
@@ -89,7 +93,6 @@ export const useStudy = defineStore('study', () => {
   async function weigh(executions = SAMPLES, again = false) {
     problems.value = []
     asking.value = true
-    const kept = again && touched ? chosen.value : null
     try {
       const race = layout.scene.race ? { ...layout.scene.race, breaks: 'alternate' as const } : null
       const body = {
@@ -98,12 +101,12 @@ export const useStudy = defineStore('study', () => {
         layout: layout.isKept ? layout.id : null,
         match: race,
       }
-      take(
-        await answered(api.POST('/api/studies', { body: { seed: 1, samples: executions, ...body } })),
-        true,
+      const next = await answered(
+        api.POST('/api/studies', { body: { seed: 1, samples: executions, ...body } }),
       )
-      if (kept) chosen.value = kept
-      else touched = false
+      before.value = again ? study.value : null
+      if (!again) touched = false
+      take(next, true)
     } catch (error) {
       problems.value = problemsOf(error)
     } finally {
@@ -114,15 +117,25 @@ export const useStudy = defineStore('study', () => {
     study.value = next
     if (fresh) {
       held.value = null
-      chosen.value = null
-      pinnedKey.value = null
-      drawing.value = null
+      if (!before.value) forget()
       follow += 1
       void poll(follow)
     }
-    // A refined study may not have come to the chosen line yet.
-    const wait = touched && next.status !== 'done' && !next.document?.settled
-    if (!option.value && !wait) chosen.value = options.value[0] ? keyOf(options.value[0]) : null
+    if (before.value) refined(next)
+    if (!option.value) chosen.value = options.value[0] ? keyOf(options.value[0]) : null
+  }
+  /** The finer answer takes the place of the other when it has settled; stopped or failed, it leaves it there. */
+  function refined(next: Study) {
+    const isOver = !ACTIVE.includes(next.status)
+    if (!isOver && !next.document?.settled) return
+    if (!next.document?.settled) study.value = before.value
+    if (next.failure) problems.value = [{ where: '', what: next.failure, accepted: '' }]
+    before.value = null
+  }
+  function forget() {
+    chosen.value = null
+    pinnedKey.value = null
+    drawing.value = null
   }
   async function poll(mine: number) {
     while (mine === follow && study.value && ACTIVE.includes(study.value.status)) {
@@ -161,14 +174,15 @@ export const useStudy = defineStore('study', () => {
   async function open(id: number) {
     const next = await answered(api.GET('/api/studies/{study_id}', { params: { path: { study_id: id } } }))
     touched = false
+    before.value = null
     take(next, true)
     return next
   }
   function close() {
     follow += 1
     study.value = null
-    drawing.value = null
-    chosen.value = null
+    before.value = null
+    forget()
   }
 
   // What was refused of a layout is no news of the next one.
@@ -177,9 +191,9 @@ export const useStudy = defineStore('study', () => {
     () => (problems.value = []),
   )
   const struck = computed(() => JSON.stringify(option.value?.stroke))
-  watch([() => study.value?.id, struck, () => study.value?.status], async () => {
+  watch([() => study.value?.id, before, struck, () => study.value?.status], async () => {
     const [id, at, key] = [study.value?.id, place.value, chosen.value]
-    if (id === undefined || at < 0) return
+    if (id === undefined || at < 0 || before.value) return
     try {
       const path = { study_id: id, place: at }
       const next = await answered(
@@ -192,7 +206,7 @@ export const useStudy = defineStore('study', () => {
   })
 
   return {
-    study, result, options, shown, hold, letGo, isHeld, samples, canRefine, refine, option, pinned, pin, unpin, place, chosen, drawing, filter, problems, asking, running, stale,
+    study, result, isFinal, options, shown, hold, letGo, isHeld, samples, canRefine, refine, option, pinned, pin, unpin, place, chosen, drawing, filter, problems, asking, running, stale,
     weigh, choose, stop, keep, open, close,
   } // prettier-ignore
 })

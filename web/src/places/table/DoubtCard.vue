@@ -124,7 +124,7 @@ function playOut() {
         {{ problem.what }}. {{ problem.accepted }}
       </p>
       <button v-if="playouts.running" type="button" @click="playouts.stop()">Stop playing</button>
-      <button v-else-if="study.result?.settled && !study.stale" type="button" @click="playOut">
+      <button v-else-if="study.isFinal" type="button" @click="playOut">
         Play out the first {{ leaders.length }} · {{ RACKS }} racks each
       </button>
     </div>

@@ -48,7 +48,7 @@ const sheet = () =>
     const { units } = session
     const id = study.study?.id
     const asked =
-      id !== undefined && study.place >= 0 && !study.stale
+      id !== undefined && study.place >= 0 && study.isFinal
         ? api.GET('/api/studies/{study_id}/options/{place}/sheet', {
             params: { path: { study_id: id, place: study.place }, query: { units, title: name } },
             parseAs: 'blob',
@@ -61,13 +61,20 @@ function print() {
   emit('close')
   window.setTimeout(() => window.print(), 300)
 }
+/** More is no layout: the server says so. */
+const MOST_BYTES = 200_000
+/** A layout file's text, and a file, that were pasted, dropped or chosen. */
+async function take(given: string) {
+  text.value = given
+  await read()
+}
+const takeFile = async (file: File) => take(await file.slice(0, MOST_BYTES).text())
+defineExpose({ take, takeFile })
 async function choose(event: Event) {
   const input = event.target as HTMLInputElement
   const file = input.files?.[0]
   input.value = ''
-  if (!file) return
-  text.value = await file.slice(0, 200_000).text()
-  await read()
+  if (file) await takeFile(file)
 }
 /** Read the text; when it is refused, the text and the table stay as they are. */
 async function read() {

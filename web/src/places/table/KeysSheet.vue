@@ -11,6 +11,7 @@ const keys = [
   ['Arrows', 'nudge the chosen ball; finer with Shift'],
   ['Delete', 'take the chosen ball off'],
   ['Ctrl Z', 'undo; with Shift, redo'],
+  ['Ctrl V', 'put a copied layout file on the table'],
   ['M', 'mirror across the long axis'],
   ['H', 'turn the table half round'],
   ['C', 'aim a shot of my own; arrows then turn the aim and change the speed'],

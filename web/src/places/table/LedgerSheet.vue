@@ -16,7 +16,7 @@ const state = computed(() => {
   const status = study.study?.status
   if (status === 'failed') return 'failed'
   if (status === 'stopped') return 'stopped'
-  if (study.result?.settled && !study.asking) return `settled in ${study.result.seconds.toFixed(1)} s`
+  if (study.isFinal && study.result && !study.asking) return `settled in ${study.result.seconds.toFixed(1)} s`
   if (study.running) return study.options.length ? 'refining' : 'looking'
   return ''
 })

@@ -65,7 +65,7 @@ const endings = computed(() =>
     </div>
     <div class="why">
       <h3>
-        {{ isBest ? 'Why this one' : 'How it ends' }}
+        {{ isBest ? 'Why this one' : option.behind_best ? 'Why not this one' : 'How it ends' }}
         <button v-if="own" type="button" class="pin" @click="layout.removeStroke(own)">
           Take my shot out
         </button>
@@ -79,7 +79,7 @@ const endings = computed(() =>
           {{ study.pinned === option ? 'Pinned' : 'Pin to compare' }}
         </button>
       </h3>
-      <p v-if="isBest">{{ study.result?.why }}</p>
+      <p>{{ isBest ? study.result?.why : option.behind_best }}</p>
       <p v-if="turning && turning.make !== null">
         You make it {{ percent(turning.mine) }} of the time;
         <b>{{ isBest ? 'it stays best' : 'it becomes best' }} from {{ percent(turning.make) }}.</b>
@@ -97,7 +97,7 @@ const endings = computed(() =>
         </tbody>
       </table>
     </div>
-    <PlayedLine v-if="study.result?.settled && !study.stale" />
+    <PlayedLine v-if="study.isFinal" />
   </section>
 </template>
 

@@ -36,6 +36,7 @@ const own = useOwnShot()
 const hand = useInHand()
 const layers = useLayers()
 
+const files = ref<InstanceType<typeof FileDialog> | null>(null)
 const open = ref<'shelf' | 'files' | 'keys' | null>(null)
 const words = ref('')
 const time = ref<number | null>(null)
@@ -96,6 +97,19 @@ async function rack() {
     layout.load(found.document as unknown as LayoutDocument, '', null)
   })
 }
+/** A layout file pasted or dropped anywhere on the page; the dialog stays open when something is to be said of it. */
+function paste(event: ClipboardEvent) {
+  const text = event.clipboardData?.getData('text') ?? ''
+  if ((event.target as Element).closest('input, textarea') || !text.trim().startsWith('{')) return
+  open.value = 'files'
+  void files.value?.take(text)
+}
+function drop(event: DragEvent) {
+  const [file] = event.dataTransfer?.files ?? []
+  if (!file) return
+  open.value = 'files'
+  void files.value?.takeFile(file)
+}
 useTableKeys({
   weigh: () => void weigh(),
   save: () => void save(),
@@ -111,16 +125,18 @@ useTableKeys({
 onMounted(() => {
   fit()
   narrow.addEventListener('change', fit)
+  window.addEventListener('paste', paste)
   if (ledger.value) watcher.observe(ledger.value.$el as HTMLElement)
 })
 onUnmounted(() => {
   narrow.removeEventListener('change', fit)
+  window.removeEventListener('paste', paste)
   watcher.disconnect()
 })
 </script>
 
 <template>
-  <div class="place">
+  <div class="place" @dragover.prevent @drop.prevent="drop">
     <PrintSheet
       v-if="table"
       :table="table"
@@ -190,7 +206,12 @@ onUnmounted(() => {
     </main>
     <AnswerBar v-if="!own.stroke && !ledgerSeen" @open="showLedger" />
     <ShelfDialog :visible="open === 'shelf'" @close="open = null" />
-    <FileDialog :visible="open === 'files'" :drawn="() => surface?.picture() ?? null" @close="open = null" />
+    <FileDialog
+      ref="files"
+      :visible="open === 'files'"
+      :drawn="() => surface?.picture() ?? null"
+      @close="open = null"
+    />
     <KeysSheet :visible="open === 'keys'" @close="open = null" />
   </div>
 </template>
