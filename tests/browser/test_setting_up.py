@@ -81,6 +81,8 @@ class SettingUp(BrowserCase):
             self.addCleanup(context.close)
             page = self.page = context.new_page()
             sign_in(page, self.address, demo.USER, demo.PASSWORD)
+            # The tray is full until the layout has been opened.
+            expect(page.locator("svg.table [data-ball='cue']")).to_be_visible()
             put_on = page.get_by_role("button", name="Put ball 8 on the table")
             tray, table = (part.bounding_box() for part in (put_on, page.locator("svg.table")))
             assert tray is not None and table is not None

@@ -1,7 +1,8 @@
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { answered, api, problemsOf, type Drawing, type Option, type Problem, type Study } from '@/api/client'
-import { isSameStroke, useLayout, type OwnStroke, type Situation } from './layout'
+import { useLayout } from './layout'
+import { askedOf, isStillAsked, questionOf } from './question'
 
 const POLL_MS = 150
 const ACTIVE = ['queued', 'running', 'stopping']
@@ -58,35 +59,8 @@ export const useStudy = defineStore('study', () => {
   }
   const unpin = () => (pinnedKey.value = null)
   /** True when the layout, the situation or a player differs from what was weighed. */
-  const stale = computed(() => {
-    const question = study.value?.question as
-      | {
-          document: Record<'balls' | 'situation' | 'table' | 'game', unknown> & { strokes?: OwnStroke[] }
-          players: Record<string, string>
-          match?: Record<string, unknown> | null
-        }
-      | undefined
-    if (!question) return false
-    const { balls, table, game, strokes } = layout.document
-    const situation = seldom(layout.document.situation)
-    const { document } = question
-    const asked = [document.balls, document.situation, document.table, document.game]
-    const race = layout.scene.race ? { breaks: 'alternate', ...layout.scene.race } : null
-    const [own, others] = [strokes ?? [], document.strokes ?? []]
-    return (
-      own.length !== others.length ||
-      own.some((stroke, i) => !isSameStroke(stroke, others[i] as OwnStroke)) ||
-      !sameThing(asked, [balls, situation, table, game]) ||
-      !sameThing(question.players, players()) ||
-      !sameThing(question.match ?? null, race)
-    )
-  })
-
-  const players = () => ({ me: layout.scene.me, them: layout.scene.them })
-
-  const samples = computed(() =>
-    Number((study.value?.question as { samples?: number } | undefined)?.samples ?? 0),
-  )
+  const stale = computed(() => !!study.value && !isStillAsked(study.value.question, layout))
+  const samples = computed(() => (study.value ? askedOf(study.value.question).samples : 0))
   const canRefine = computed(() => !running.value && !!result.value?.settled && samples.value < MOST_SAMPLES)
   /** The same question with more executions; what is chosen stays chosen. */
   const refine = () => weigh(Math.min(MOST_SAMPLES, MORE * samples.value), true)
@@ -94,16 +68,8 @@ export const useStudy = defineStore('study', () => {
     problems.value = []
     asking.value = true
     try {
-      const race = layout.scene.race ? { ...layout.scene.race, breaks: 'alternate' as const } : null
-      const body = {
-        document: layout.document,
-        ...players(),
-        layout: layout.isKept ? layout.id : null,
-        match: race,
-      }
-      const next = await answered(
-        api.POST('/api/studies', { body: { seed: 1, samples: executions, ...body } }),
-      )
+      const body = { ...questionOf(layout), seed: 1, samples: executions }
+      const next = await answered(api.POST('/api/studies', { body }))
       before.value = again ? study.value : null
       if (!again) touched = false
       take(next, true)
@@ -210,35 +176,3 @@ export const useStudy = defineStore('study', () => {
     weigh, choose, stop, keep, open, close,
   } // prettier-ignore
 })
-
-/** What is ordinary; files leave it out. */
-const ORDINARY: Partial<Situation> = {
-  push_out: 'none',
-  my_group: null,
-  my_points: 0,
-  their_points: 0,
-  points_to: 100,
-  ball_on: null,
-  free_ball: false,
-}
-function seldom(situation: Situation): Partial<Situation> {
-  const kept = Object.entries(situation).filter(([key, value]) => ORDINARY[key as keyof Situation] !== value)
-  return Object.fromEntries(kept) as Partial<Situation>
-}
-
-/** Equal up to the order of keys and the fifth digit, which files keep. */
-function sameThing(one: unknown, two: unknown): boolean {
-  return JSON.stringify(normal(one)) === JSON.stringify(normal(two))
-}
-function normal(value: unknown): unknown {
-  if (typeof value === 'number') return Math.round(value * 1e5) / 1e5
-  if (Array.isArray(value)) return value.map(normal)
-  if (value && typeof value === 'object') {
-    return Object.fromEntries(
-      Object.entries(value)
-        .sort(([a], [b]) => a.localeCompare(b))
-        .map(([key, inner]) => [key, normal(inner)]),
-    )
-  }
-  return value
-}

@@ -2,13 +2,8 @@ import { onMounted, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { answered, api } from '@/api/client'
 import { useLayout, type LayoutDocument, type Race } from '@/stores/layout'
+import { askedOf } from '@/stores/question'
 import { useStudy } from '@/stores/study'
-
-interface Question {
-  document: LayoutDocument
-  players: { me: string; them: string }
-  match?: (Race & { breaks: string }) | null
-}
 
 /** The address names a layout or a study, and a line of it: what it names is opened, and follows what is chosen. */
 export function useAddress(guarded: (work: () => Promise<unknown>) => Promise<void>) {
@@ -30,8 +25,12 @@ export function useAddress(guarded: (work: () => Promise<unknown>) => Promise<vo
   }
   async function openStudy(id: number) {
     const opened = await study.open(id)
-    const question = opened.question as unknown as Question
-    layout.load(question.document, opened.name || 'A weighed layout', opened.layout_id ?? null)
+    const question = askedOf(opened.question)
+    layout.load(
+      question.document as LayoutDocument,
+      opened.name || 'A weighed layout',
+      opened.layout_id ?? null,
+    )
     layout.change((scene) => Object.assign(scene, question.players, { race: raceOf(question) }))
     const line = study.options[Number(route.query.line) - 1]
     if (line) study.choose(line)
@@ -41,7 +40,7 @@ export function useAddress(guarded: (work: () => Promise<unknown>) => Promise<vo
     study.close()
     layout.load(found.document as unknown as LayoutDocument, found.name, found.id)
   }
-  function raceOf({ match }: Question): Race | null {
+  function raceOf({ match }: ReturnType<typeof askedOf>): Race | null {
     if (!match) return null
     const { race_to, my_racks, their_racks, i_break } = match
     return { race_to, my_racks, their_racks, i_break }
