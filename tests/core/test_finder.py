@@ -151,6 +151,14 @@ class Catalogue(unittest.TestCase):
         self.assertEqual(
             (own.intention.kind, own.intention.potted, own.name), ("pot", "9", "Pot the 9 into the far foot corner")
         )
+        # Along the rail that it is frozen to is a cut, however often ball and rail touch; off it, a bank.
+        frozen = Scene(situation({"cue": (2.2, 1.0), "9": (7.9133, 1.5)}))
+        hard = [Stroke(5.5, 4.0), Stroke(4.25, 4.0)]
+        along, off = (read_option(frozen, frozen.play(rows_of(hard), trace=True), e, "own") for e in (0, 1))
+        self.assertEqual(
+            (along.name, along.intention.cushions[:2]), ("Cut the 9 into the near foot corner", ("foot",) * 2)
+        )
+        self.assertEqual(off.name, "Bank the 9 off the foot rail and the far rail into the near side")
         away = read_option(scene, scene.play(rows_of([Stroke(aim + 180, 1.0)]), trace=True), 0, "own")
         self.assertEqual((away.intention.kind, away.name), ("miss", "No legal hit"))
 

@@ -43,7 +43,7 @@ class Reasons(unittest.TestCase):
         told = 0
         for option in options[1:]:
             found = re.search(
-                r"(\d+) % of the time, this one (\d+) %: that is worth (\d+) points", option["behind_best"]
+                r"(\d+) % of the time, this one (\d+) %: that is worth (\d+) point", option["behind_best"]
             )
             if found:
                 best, here, points = map(int, found.groups())

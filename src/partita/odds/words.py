@@ -30,6 +30,11 @@ def _percent(share: float) -> str:
     return f"{100 * share:.0f} %"
 
 
+def _points(share: float) -> str:
+    whole = round(100 * share)
+    return f"{whole} point" if whole == 1 else f"{whole} points"
+
+
 def why_words(top: Samples, following: Samples | None) -> str:
     """Two sentences: how the top option mostly ends, and what sets it apart from the next one."""
     shares, values = top.shares(), top.value_by_ending()
@@ -44,7 +49,7 @@ def why_words(top: Samples, following: Samples | None) -> str:
         return f"{first} The next option ends in much the same ways."
     second = (
         f"The next option {_ENDING_WORDS[decisive]} {_percent(following.shares()[decisive])} of the time against"
-        f" {_percent(shares[decisive])} here: that is worth {100 * points:.0f} points of rack chance."
+        f" {_percent(shares[decisive])} here: that is worth {_points(points)} of rack chance."
     )
     return f"{first} {second}"
 
@@ -56,7 +61,7 @@ def behind_words(top: Samples, line: Samples) -> str:
         return "It ends in much the same ways as the best one."
     return (
         f"The best one {_ENDING_WORDS[decisive]} {_percent(top.shares()[decisive])} of the time, this one"
-        f" {_percent(line.shares()[decisive])}: that is worth {100 * points:.0f} points of rack chance."
+        f" {_percent(line.shares()[decisive])}: that is worth {_points(points)} of rack chance."
     )
 
 

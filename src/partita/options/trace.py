@@ -184,9 +184,9 @@ def _banked(cushions: list[str], pocket: str) -> bool:
 
 
 def _brushes_into(cushions: list[str], pocket: str) -> bool:
-    """One contact with a rail that ends at the pocket."""
+    """Contacts with a rail that ends at the pocket and with no other; a ball frozen to it touches it more than once."""
     end, side = pocket.split("-")
-    return len(cushions) == 1 and cushions[0] in (f"{side}-long", end) and end != "side"
+    return len(set(cushions)) == 1 and cushions[0] in (f"{side}-long", end) and end != "side"
 
 
 def _is_rail_first(story: _Story) -> bool:
