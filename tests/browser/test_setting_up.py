@@ -114,7 +114,7 @@ class SettingUp(BrowserCase):
         page.get_by_role("option", name="in hand", exact=True).click()
         expect(page.locator("svg.table .in-hand")).to_be_visible()
         self.assertGreater(int(page.locator("canvas.dense").get_attribute("data-strokes") or 0), 5)
-        page.get_by_role("button", name="In words").click()
+        page.keyboard.press("u")
         expect(page.get_by_text("The cue ball in hand is worth most at")).to_be_visible()
         self.drag("cue", -60, 30)
         expect(page.locator("svg.table .in-hand")).to_have_count(0)

@@ -5,6 +5,13 @@ import { computed } from 'vue'
 /** One choice of the scene: a short word before it where the choice alone would not say what it is. */
 const props = defineProps<{ label: string; before?: string; options: { key: Key; name: string }[] }>()
 const chosen = defineModel<Key>({ required: true })
+/** Chosen with the mouse, the control lets the keyboard go: the next letter is meant for the table. */
+let byMouse = false
+const noteHow = (event: { originalEvent: Event }) => (byMouse = event.originalEvent instanceof MouseEvent)
+function letGo() {
+  if (byMouse) window.setTimeout(() => (document.activeElement as HTMLElement | null)?.blur())
+  byMouse = false
+}
 const name = computed(() => props.options.find((o) => o.key === chosen.value)?.name ?? String(chosen.value))
 </script>
 
@@ -16,6 +23,8 @@ const name = computed(() => props.options.find((o) => o.key === chosen.value)?.n
     option-value="key"
     :aria-label="label"
     size="small"
+    @change="noteHow"
+    @hide="letGo"
   >
     <template #value
       ><span v-if="before" class="muted before">{{ before }}</span
