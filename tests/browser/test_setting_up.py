@@ -116,6 +116,12 @@ class SettingUp(BrowserCase):
         self.assertGreater(int(page.locator("canvas.dense").get_attribute("data-strokes") or 0), 5)
         page.keyboard.press("u")
         expect(page.get_by_text("The cue ball in hand is worth most at")).to_be_visible()
+        # Without its dots the ball in hand still lies where it is best put, and the dots can be had back.
+        page.keyboard.press("i")
+        expect(page.locator("canvas.dense")).to_have_attribute("data-strokes", "0")
+        expect(page.locator("svg.table .in-hand")).to_be_visible()
+        page.get_by_role("button", name="In hand", exact=True).click()
+        expect(page.locator("canvas.dense")).not_to_have_attribute("data-strokes", "0")
         self.drag("cue", -60, 30)
         expect(page.locator("svg.table .in-hand")).to_have_count(0)
         expect(page.get_by_role("combobox", name="Cue ball")).to_contain_text("where it lies")

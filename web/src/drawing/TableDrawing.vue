@@ -103,7 +103,7 @@ function move(event: PointerEvent) {
   if (!dragged.value) return
   const { ball, grip } = dragged.value
   const [x, y] = placeAt(event)
-  const there = snapped(props.table, [x + grip[0], y + grip[1]], props.balls, ball)
+  const there = snapped(props.table, [x + grip[0], y + grip[1]], lying.value, ball)
   dragged.value = { ball, ...there, grip, moved: true }
   emit('explain', wrong.value ?? placeWords(dragged.value))
 }

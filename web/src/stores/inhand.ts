@@ -2,7 +2,6 @@ import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { answered, api } from '@/api/client'
 import type { Worth } from '@/drawing/dense'
-import { useLayers } from './layers'
 import { useLayout } from './layout'
 
 const WAIT_MS = 200
@@ -10,11 +9,10 @@ const WAIT_MS = 200
 /** What every place for the cue ball in hand is worth to whoever shoots, kept up with the layout. */
 export const useInHand = defineStore('in-hand', () => {
   const layout = useLayout()
-  const layers = useLayers()
   const places = ref<Worth[]>([])
   const best = computed(() => places.value.reduce<Worth | null>((a, b) => (a && a[2] >= b[2] ? a : b), null))
   const poorest = computed(() => Math.min(...places.value.map((place) => place[2])))
-  const asks = computed(() => !!layout.document.situation.ball_in_hand && layers.shown.hand)
+  const asks = computed(() => !!layout.document.situation.ball_in_hand)
   let timer = 0
   let latest = 0
 
