@@ -314,6 +314,10 @@ onUnmounted(() => {
   }
 }
 @media (max-width: 760px) {
+  /* Room for the answer bar, so that it never covers the end of the page. */
+  .work {
+    padding-bottom: 84px;
+  }
   .stage {
     grid-template-columns: auto minmax(0, 1fr);
     max-width: 360px;
