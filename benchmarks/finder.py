@@ -11,7 +11,6 @@ import numpy as np
 from benchmarks.figures import keep, scattered, spread
 from partita.games.situation import Situation
 from partita.games.snooker import COLOURS, spots
-from partita.odds.leaves import leave_order
 from partita.options.finder import find
 from partita.options.scene import Scene
 from partita.players.stroke_model import AIM, PRESETS
@@ -19,6 +18,7 @@ from partita.table.geometry import bed_of
 from partita.table.layout import Layout
 from partita.table.spec import PRESETS as TABLES
 from partita.table.spec import TableSpec
+from partita.value.leaves import leave_order
 
 _RUNS = 5
 LEAGUE = PRESETS["league"].row()

@@ -14,14 +14,15 @@ import numpy as np
 from benchmarks.figures import keep, scattered
 from benchmarks.odds.positions import kept_positions
 from partita.games.situation import Situation
-from partita.odds.bench import Bench
-from partita.odds.playout import LOG, racks_of
-from partita.odds.weigh import WeighRequest, weigh
 from partita.options.finder import constructed
 from partita.players.executions import standard_draws
 from partita.players.stroke_model import PRESETS, StrokeModel
+from partita.playing.playout import racks_of
+from partita.playing.racks import LOG
 from partita.table.layout import Layout
 from partita.table.spec import TableSpec
+from partita.weighing.rater import Rater
+from partita.weighing.weigh import WeighRequest, weigh
 
 TABLE = TableSpec()
 RUN_OUT = {
@@ -58,7 +59,7 @@ def long_pot(model: StrokeModel) -> float:
     ball = np.array([TABLE.length_m, TABLE.width_m]) - 0.041 - way
     cue = ball - 0.97 * way
     situation = Situation(Layout(TABLE, {"cue": (cue[0], cue[1]), "9": (ball[0], ball[1])}))
-    bench, draws = Bench(situation, model, model), standard_draws(1, 2000)
+    bench, draws = Rater(situation, model, model), standard_draws(1, 2000)
     pots = [option for option in constructed(bench.scene) if option.intention.pocket == "foot-far"]
     return max(float(bench.sample(option, draws).made.mean()) for option in pots)
 

@@ -30,7 +30,7 @@ from partita.physics.constants import (
     TIP,
 )
 from partita.physics.cushion_impact import cushion_impact
-from partita.physics.loop import EVENTS
+from partita.physics.facts import EVENTS
 from partita.physics.prediction import begin_phase, new_workspace, predict
 from partita.physics.simulate import execute, physics_of
 from partita.table.geometry import bed_of

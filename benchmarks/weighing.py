@@ -9,8 +9,8 @@ from pathlib import Path
 
 from benchmarks.figures import keep, spread
 from partita.files import layout_file
-from partita.odds.weigh import WeighRequest, weigh
 from partita.players.stroke_model import PRESETS
+from partita.weighing.weigh import WeighRequest, weigh
 
 sys.path.insert(0, str(Path(__file__).resolve().parents[1] / "server"))
 from layouts import demo

@@ -17,12 +17,12 @@ from benchmarks.figures import keep
 from benchmarks.odds.positions import kept_positions
 from benchmarks.odds.reliability import brier, deciles
 from partita.games.situation import Situation
-from partita.odds.bench import Bench
-from partita.odds.playout import first_stroke, racks_of
-from partita.odds.study import as_weighed
-from partita.odds.weigh import WeighRequest, weigh
 from partita.physics.stroke import Stroke
 from partita.players.stroke_model import PRESETS
+from partita.playing.playout import first_stroke, racks_of
+from partita.telling.study import as_weighed
+from partita.weighing.rater import Rater
+from partita.weighing.weigh import WeighRequest, weigh
 
 Floats = NDArray[np.float64]
 Json = dict[str, object]
@@ -43,7 +43,7 @@ def measured(situation: Situation, me: str, them: str, racks: int) -> Json:
     """Everything about one position, for the player at the table."""
     mine, theirs = PRESETS[me], PRESETS[them]
     shooter, other = (mine, theirs) if situation.shooter == "me" else (theirs, mine)
-    row: Json = {"game": situation.game, "glance": Bench(situation, shooter, other).here()}
+    row: Json = {"game": situation.game, "glance": Rater(situation, shooter, other).here()}
     started, first = time.perf_counter(), 0.0
     document: Json = {}
     for study in weigh(WeighRequest(situation, mine, theirs, samples=_SAMPLES)):

@@ -16,10 +16,11 @@ from numpy.typing import NDArray
 
 from benchmarks.odds.positions import opening
 from benchmarks.odds.reliability import brier, deciles
-from partita.odds.learned import CARD, FEATURES, NAMES
-from partita.odds.playout import LOG, racks_of
 from partita.parallel import CORES
 from partita.players.stroke_model import PRESETS, StrokeModel
+from partita.playing.playout import racks_of
+from partita.playing.racks import LOG
+from partita.value.learned import CARD, FEATURES, NAMES
 
 Floats = NDArray[np.float64]
 # Openings and the racks played from each; positions kept of a rack. Seeds below FIRST_SEED are the benchmark's.

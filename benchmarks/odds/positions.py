@@ -16,10 +16,11 @@ from partita.games.game import Outcomes
 from partita.games.opening import BROKEN, broken, scattered
 from partita.games.referee import situation_of
 from partita.games.situation import Situation
-from partita.odds.playout import LOG, Start, play_rack, start_of
-from partita.odds.policy import COLUMNS, DRAWN
 from partita.players.executions import standard_draws
 from partita.players.stroke_model import PRESETS, StrokeModel
+from partita.playing.desk import COLUMNS, DRAWN
+from partita.playing.playout import Start, start_of
+from partita.playing.racks import LOG, play_rack
 from partita.table.layout import problems_of
 
 PAIRS = (

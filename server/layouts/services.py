@@ -4,7 +4,6 @@ from typing import Any
 
 from partita.files import layout_file
 from partita.files.layout_file import LayoutFile
-from partita.files.shot_sheet import Units, shot_sheet
 from partita.games import game_named
 from partita.games.opening import BROKEN, broken, scattered
 from partita.games.snooker import Snooker, spots
@@ -13,6 +12,7 @@ from partita.table.diamonds import diamonds
 from partita.table.geometry import bed_of
 from partita.table.places import Around, Place, parse_phrase
 from partita.table.spec import PRESETS, TableSpec, table_named
+from partita.telling.shot_sheet import Units, shot_sheet
 
 
 def checked(document: dict[str, Any]) -> dict[str, Any]:

@@ -7,9 +7,9 @@ from typing import Any
 import numpy as np
 
 from partita.errors import Refused, refuse
-from partita.odds.intervals import of_wins
-from partita.odds.playout import MOST_RACKS, first_stroke, racks_of
+from partita.intervals import of_wins
 from partita.physics.stroke import Stroke
+from partita.playing.playout import MOST_RACKS, first_stroke, racks_of
 from playouts.models import Part, PlayOut
 from studies.models import Study
 from studies.services import request_of, situation_of

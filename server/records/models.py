@@ -3,7 +3,7 @@
 from django.conf import settings
 from django.db import models
 
-from partita.odds.samples import ENDINGS
+from partita.weighing.samples import ENDINGS
 from studies.models import Study
 
 

@@ -3,7 +3,7 @@
 from typing import Any
 
 from partita.errors import refuse
-from partita.odds.samples import ENDINGS
+from partita.weighing.samples import ENDINGS
 from records.models import Played
 from studies.models import Study
 

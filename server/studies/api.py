@@ -12,9 +12,9 @@ from accounts.current import account
 from config.responses import pdf_response
 from layouts.models import Layout
 from partita.games.match import Match
-from partita.odds.drawing import FAN, MOST_FAN
-from partita.odds.weigh import DEFAULT_SAMPLES
 from partita.physics.stroke import Stroke
+from partita.telling.drawing import FAN, MOST_FAN
+from partita.weighing.weigh import DEFAULT_SAMPLES
 from studies import services
 from studies.models import Study
 

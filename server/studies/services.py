@@ -14,18 +14,18 @@ from django.utils import timezone
 from layouts.models import Layout
 from partita.errors import Refused
 from partita.files import layout_file
-from partita.files.shot_sheet import Units, shot_sheet
 from partita.games.match import Match
 from partita.games.situation import Situation
-from partita.odds.bench import worth_in_hand
-from partita.odds.drawing import FAN, draw
-from partita.odds.playout import play_out
-from partita.odds.study import as_weighed
-from partita.odds.trial import try_stroke
-from partita.odds.weigh import WeighRequest, check_request, weigh
 from partita.physics.stroke import Stroke
 from partita.players.stroke_model import PRESETS, stroke_model_from
+from partita.playing.playout import play_out
 from partita.table.diamonds import diamonds
+from partita.telling.drawing import FAN, draw
+from partita.telling.shot_sheet import Units, shot_sheet
+from partita.telling.study import as_weighed
+from partita.weighing.rater import worth_in_hand
+from partita.weighing.trial import try_stroke
+from partita.weighing.weigh import WeighRequest, check_request, weigh
 from profiles.services import stroke_model_named
 from studies.models import Study
 

@@ -14,6 +14,8 @@ class Problem:
     where: str
     what: str
     accepted: str = ""
+    # The place in the document that was read, where there is one: names and places of lists from 0.
+    path: tuple[str | int, ...] = ()
 
     def __str__(self) -> str:
         sentence = f"{self.where}: {self.what}" if self.where else self.what
@@ -28,6 +30,6 @@ class Refused(ValueError):
         self.problems = problems
 
 
-def refuse(where: str, what: str, accepted: str = "") -> Refused:
+def refuse(where: str, what: str, accepted: str = "", path: tuple[str | int, ...] = ()) -> Refused:
     """Shorthand for the common case of a single problem."""
-    return Refused(Problem(where, what, accepted))
+    return Refused(Problem(where, what, accepted, path))

@@ -15,13 +15,13 @@ from unittest import mock
 import jsonschema
 
 import partita
-from partita import cli
+from partita.cli import main as cli
 from partita.errors import Refused
 from partita.files import layout_file
-from partita.files.shot_sheet import ring_marks, shot_sheet
 from partita.table.completion import completions
 from partita.table.places import Around, parse_phrase
 from partita.table.spec import TableSpec, table_from
+from partita.telling.shot_sheet import ring_marks, shot_sheet
 
 TEXT = """{
   "format": "partita-layout",
@@ -45,10 +45,10 @@ BROKEN = (
     ('"3": [4.0, 3.0]', '"3": [1e400, 3.0]', "ball 3: .* is no place"),
     ('"3": [4.0, 3.0]', '"3": [1e300, 3.0]', "ball 3: .* is no place"),
     ('"3": [4.0, 3.0]', '"blue": [4, 3.0]', "ball blue: there is no such ball in this game"),
-    ('"3": [4.0, 3.0]', '"3": [4, 3.0], "cue": [1, 1]', "line 7, cue: “cue” stands twice"),
+    ('"3": [4.0, 3.0]', '"3": [4, 3.0], "cue": [1, 1]', "line 8, cue: “cue” stands twice, first on line 7"),
     ('"my_fouls": 0', '"my_group": "solids"', "my_group: nine-ball has none"),
     ('"my_fouls": 0', '"push_out": "maybe"', 'push_out: "maybe" is none of these'),
-    ('"ball_in_hand": false', '"ball_in_hand": "yes"', 'ball_in_hand: "yes" is no answer'),
+    ('"ball_in_hand": false', '"ball_in_hand": "yes"', 'line 11, ball_in_hand: "yes" is none of these'),
     (
         '"venue"',
         '"strokes": [{"speed_mps": 2, "contact": {"fullness": 0.5}}], "venue"',
@@ -102,6 +102,16 @@ class LayoutFiles(unittest.TestCase):
         document = layout_file.write(layout_file.parse(more))
         self.assertEqual(layout_file.write(layout_file.read(document)), document)
         self.assertEqual(document["situation"]["push_out"], "allowed")
+
+    def test_a_mistake_in_the_second_of_own_strokes_is_told_at_its_line(self) -> None:
+        strokes = '"strokes": [{"speed_mps": 2, "aim_deg": 3},\n{"speed_mps": 99, "aim_deg": 9}], "venue"'
+        with self.assertRaisesRegex(Refused, "^line 13, stroke speed_mps: 99"):
+            layout_file.parse(TEXT.replace('"venue"', strokes))
+
+    def test_ball_in_hand_as_earlier_versions_wrote_it_is_understood(self) -> None:
+        for earlier, now in (("true", "anywhere"), ("false", "none"), ('"behind-line"', "behind-line")):
+            text = TEXT.replace('"ball_in_hand": false', f'"ball_in_hand": {earlier}')
+            self.assertEqual(layout_file.write(layout_file.parse(text))["situation"]["ball_in_hand"], now)
 
     def test_written_files_satisfy_the_published_schema(self) -> None:
         schema = json.loads(Path(layout_file.__file__).with_name("layout.schema.json").read_text())

@@ -11,9 +11,9 @@ from benchmarks.odds.positions import GAMES, kept_positions
 from benchmarks.odds.reliability import brier, deciles
 from partita.games import GAMES as EVERY_GAME
 from partita.games import game_named
-from partita.odds.learned import CARD, FEATURES, corrected, weights_of
 from partita.players.stroke_model import stroke_model_from
 from partita.table.layout import problems_of
+from partita.value.learned import CARD, FEATURES, corrected, weights_of
 
 
 class Fit(unittest.TestCase):

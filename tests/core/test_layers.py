@@ -5,16 +5,13 @@ import math
 import unittest
 
 import numpy as np
+from partita.telling.trial import try_stroke
 
 from partita.errors import Refused
+from partita.games.question import Question
 from partita.games.situation import Situation
-from partita.odds.bench import Bench, worth_in_hand
-from partita.odds.drawing import draw
-from partita.odds.layers import shadow_outline
-from partita.odds.placement import places_in_hand
-from partita.odds.trial import try_stroke
-from partita.odds.weigh import WeighRequest, weigh
-from partita.options.sight import blockers_of
+from partita.lines.in_hand import places_in_hand
+from partita.lines.sight import blockers_of
 from partita.physics.simulate import execute, places_of
 from partita.physics.stroke import Stroke
 from partita.players.stroke_model import PRESETS
@@ -22,11 +19,16 @@ from partita.table.diamonds import metres
 from partita.table.geometry import bed_of
 from partita.table.layout import Layout
 from partita.table.spec import POCKETS, TableSpec
+from partita.telling.drawing import draw
+from partita.telling.layers import shadow_outline
+from partita.weighing.rater import Rater, worth_in_hand
+from partita.weighing.weigh import WeighRequest, weigh
 
 TABLE = TableSpec()
 BED = bed_of(TABLE)
 LEAGUE = PRESETS["league"]
 OPEN = Situation(Layout.in_diamonds(TABLE, cue=(4, 1.2), b7=(6, 1), b8=(5, 3), b9=(7, 3)))
+ASKED = Question(OPEN, LEAGUE, LEAGUE)
 
 
 def inside(outline: np.ndarray, place: np.ndarray) -> bool:
@@ -63,44 +65,45 @@ class Layers(unittest.TestCase):
         self.assertGreater(agreed, 60)
 
     def test_a_ball_drops_within_the_drawn_window_and_not_beyond_it(self) -> None:
-        stroke = Stroke(**self.pot()["stroke"])
-        window = draw(OPEN, stroke, LEAGUE, LEAGUE).window
-        ball = OPEN.layout.balls[str(window["ball"])]
-        ends = [np.array(metres(TABLE, *edge)) - ball for edge in window["edges"]]
+        stroke = self.pot()
+        window = draw(ASKED, stroke).window
+        ball = OPEN.layout.balls[str(window.ball)]
+        ends = [np.array(metres(TABLE, *edge)) - ball for edge in window.edges]
         low, high = (math.atan2(end[1], end[0]) for end in ends)
-        pocket, margin = POCKETS.index(str(window["pocket"])), 0.15 * (high - low)
+        pocket, margin = POCKETS.index(str(window.pocket)), 0.15 * (high - low)
         for share in np.linspace(0, 1, 7):
             self.assertEqual(rolled(ball, low + margin + share * (high - low - 2 * margin)), pocket)
         self.assertNotEqual(rolled(ball, low - 2 * margin), pocket)
         self.assertNotEqual(rolled(ball, high + 2 * margin), pocket)
 
     def test_from_a_position_line_the_next_ball_goes_in_straight(self) -> None:
-        drawing = draw(OPEN, Stroke(**self.pot()["stroke"]), LEAGUE, LEAGUE)
-        self.assertEqual({str(line["ball"]) for line in drawing.positions}, {"8"})
+        drawing = draw(ASKED, self.pot())
+        self.assertEqual({str(line.ball) for line in drawing.positions}, {"8"})
         eight = np.array(OPEN.layout.balls["8"])
         for line in drawing.positions:
-            mouth, end = (np.array(metres(TABLE, *place)) for place in line["points"])
+            mouth, end = (np.array(metres(TABLE, *place)) for place in line.points)
             cue = eight + 0.5 * (end - eight)
             aim = math.atan2(*(mouth - cue)[::-1])
             shot = execute(TABLE, np.array([cue, eight]), np.array([[aim, 2.0, 0.0, -0.1, 0.0]]))
-            self.assertEqual(shot.pocketed[0, 1], POCKETS.index(str(line["pocket"])), line)
+            self.assertEqual(shot.pocketed[0, 1], POCKETS.index(str(line.pocket)), line)
 
     def test_scratch_lines_end_in_their_pockets_and_every_layer_has_words(self) -> None:
         # A straight rolling pot into the corner: the cue ball follows the ball.
         straight = Situation(Layout.in_diamonds(TABLE, cue=(6, 2), b1=(7, 1), b9=(2, 3)))
-        drawing = draw(straight, Stroke(-45.0, 2.6, 0.0, 0.4), LEAGUE, LEAGUE)
+        drawing = draw(Question(straight, LEAGUE, LEAGUE), Stroke(-45.0, 2.6, 0.0, 0.4))
         first = drawing.scratches[0]
-        self.assertEqual(first["pocket"], "foot-near")
-        self.assertGreater(float(first["share"]), 0.2)
-        self.assertLess(math.dist(first["path"][-1], (8, 0)), 0.35)
-        share = sum(float(line["share"]) for line in drawing.scratches)
+        self.assertEqual(first.pocket, "foot-near")
+        self.assertGreater(float(first.share), 0.2)
+        self.assertLess(math.dist(first.path[-1], (8, 0)), 0.35)
+        share = sum(float(line.share) for line in drawing.scratches)
         self.assertAlmostEqual(drawing.pocketed["cue"] / drawing.executions, share, places=3)
         self.assertEqual(set(drawing.words), {"fan", "rests", "shadows", "window", "scratches", "positions"})
         self.assertIn("near foot corner", drawing.words["scratches"])
 
-    def pot(self) -> dict:
+    def pot(self) -> Stroke:
         *_, last = weigh(WeighRequest(OPEN, LEAGUE, LEAGUE, samples=60))
-        return next(o for o in last.document["options"] if o["kind"] == "pot" and o["target"] == "7")
+        options = [line.option for line in last.lines]
+        return next(o.stroke for o in options if o.intention.kind == "pot" and o.intention.target == "7")
 
 
 class OwnStrokes(unittest.TestCase):
@@ -108,27 +111,27 @@ class OwnStrokes(unittest.TestCase):
         poor = Stroke(90.0, 1.0)
         request = WeighRequest(OPEN, LEAGUE, LEAGUE, samples=200, own_strokes=(("mine", poor),))
         *_, last = weigh(request)
-        own = next(o for o in last.document["options"] if o["source"] == "own")
-        self.assertEqual((own["kind"], own["samples"]), ("miss", 200))
+        own = next(line for line in last.lines if line.option.source == "own")
+        self.assertEqual((own.option.intention.kind, len(own.samples)), ("miss", 200))
 
     def test_a_tried_stroke_says_at_once_what_weighing_says_of_it(self) -> None:
         stroke = Stroke(-5.5, 1.6, 0.0, 0.2)
-        tried = try_stroke(OPEN, stroke, LEAGUE, LEAGUE)["option"]
+        tried = try_stroke(ASKED, stroke).option
         *_, last = weigh(WeighRequest(OPEN, LEAGUE, LEAGUE, samples=200, own_strokes=(("mine", stroke),)))
-        own = next(o for o in last.document["options"] if o["source"] == "own")
-        self.assertEqual(tried["name"], own["name"])
-        self.assertAlmostEqual(tried["rack_chance"]["value"], own["rack_chance"]["value"], delta=0.03)
+        own = next(line for line in last.lines if line.option.source == "own")
+        self.assertEqual((tried.name, tried.id), (own.option.name, own.option.id))
+        self.assertAlmostEqual(tried.rack_chance.value, own.value, delta=0.03)
         with self.assertRaisesRegex(Refused, "speed"):
-            try_stroke(OPEN, Stroke(0.0, 99.0), LEAGUE, LEAGUE)
+            try_stroke(ASKED, Stroke(0.0, 99.0))
 
 
 class BallInHand(unittest.TestCase):
     def test_the_best_place_is_where_the_study_puts_it_and_all_are_legal(self) -> None:
         behind = dataclasses.replace(OPEN, in_hand="behind-line")
-        places, worth = worth_in_hand(behind, LEAGUE, LEAGUE)
+        places, worth = worth_in_hand(Question(behind, LEAGUE, LEAGUE))
         self.assertLessEqual(places[:, 0].max(), TABLE.length_m / 4 + 1e-9)
         np.testing.assert_allclose(places, places_in_hand(behind))
         best = tuple(places[np.argmax(worth)])
-        np.testing.assert_allclose(best, places_of(Bench(behind, LEAGUE, LEAGUE).situation.layout)[0])
+        np.testing.assert_allclose(best, places_of(Rater(behind, LEAGUE, LEAGUE).situation.layout)[0])
         with self.assertRaisesRegex(Refused, "not in hand"):
-            worth_in_hand(OPEN, LEAGUE, LEAGUE)
+            worth_in_hand(ASKED)

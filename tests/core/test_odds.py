@@ -8,21 +8,24 @@ import numpy as np
 from scipy.stats import binomtest, norm
 
 from partita.errors import Refused
+from partita.games.question import Question
 from partita.games.situation import Situation
-from partita.odds.bench import Bench
-from partita.odds.drawing import draw
-from partita.odds.intervals import of_share
-from partita.odds.make_chance import normal_below
-from partita.odds.samples import ENDINGS
-from partita.odds.weigh import WeighRequest, weigh
+from partita.intervals import of_share
 from partita.options.finder import constructed
-from partita.options.naming import lengths_words, thickness_word, tip_words
+from partita.options.naming import speed_words, tip_words
 from partita.options.option import Option
+from partita.options.thickness import thickness_word
 from partita.physics.stroke import Stroke
 from partita.players.executions import standard_draws
 from partita.players.stroke_model import PRESETS
 from partita.table.layout import Layout
 from partita.table.spec import TableSpec
+from partita.telling.drawing import draw
+from partita.telling.study import study_of
+from partita.value.make_chance import normal_below
+from partita.weighing.rater import Rater
+from partita.weighing.samples import ENDINGS
+from partita.weighing.weigh import WeighRequest, weigh
 
 TABLE = TableSpec()
 LEAGUE, BEGINNER, STRONG = PRESETS["league"], PRESETS["beginner"], PRESETS["professional"]
@@ -31,12 +34,13 @@ OPEN = Situation(Layout.in_diamonds(TABLE, cue=(4, 1.2), b7=(6, 1), b8=(2, 3), b
 
 def last(situation: Situation, me: str = "league", them: str = "league", **more: object) -> dict:
     request = WeighRequest(situation, PRESETS[me], PRESETS[them], samples=200, **more)  # type: ignore[arg-type]
-    return [study.document for study in weigh(request)][-1]
+    *_, last = weigh(request)
+    return study_of(last).as_json()
 
 
-def pots_of(situation: Situation) -> tuple[Bench, list[Option]]:
-    bench = Bench(situation, LEAGUE, LEAGUE)
-    return bench, constructed(bench.scene)
+def pots_of(situation: Situation) -> tuple[Rater, list[Option]]:
+    rater = Rater(situation, LEAGUE, LEAGUE)
+    return rater, constructed(rater.scene)
 
 
 class FoundOptions(unittest.TestCase):
@@ -54,8 +58,7 @@ class FoundOptions(unittest.TestCase):
         self.assertEqual([thickness_word(f) for f in (1, 0.75, 0.5, 0.25, 0.05)],
                          ["full", "three-quarter", "half", "quarter", "thin"])  # fmt: skip
         self.assertEqual(tip_words(Stroke(0, 1, 0.2, 0.35)), "1 o’clock, 1 tip")
-        # v^2 / (2 mu_r g) = 5.1 m = 2 lengths of a 9-foot table.
-        self.assertEqual(lengths_words(1.0, TABLE), "2 lengths")
+        self.assertEqual(speed_words(2.3, TABLE), "soft, 2½ lengths")
 
 
 class Weighing(unittest.TestCase):
@@ -73,10 +76,10 @@ class Weighing(unittest.TestCase):
 
     def test_the_first_study_comes_before_the_settled_one_and_intervals_narrow(self) -> None:
         studies = list(weigh(WeighRequest(OPEN, LEAGUE, LEAGUE, samples=400)))
-        first, settled = studies[0].document["options"][0], studies[-1].document["options"][0]
-        width = [o["rack_chance"]["high"] - o["rack_chance"]["low"] for o in (first, settled)]
+        first, settled = (study_of(studies[i]).options[0] for i in (0, -1))
+        width = [o.rack_chance.high - o.rack_chance.low for o in (first, settled)]
         self.assertLess(width[1], 0.6 * width[0])
-        self.assertTrue(studies[-1].settled and settled["confirmed"])
+        self.assertTrue(studies[-1].settled and settled.confirmed)
 
     def test_a_larger_stroke_error_never_raises_the_make_chance(self) -> None:
         _, options = pots_of(OPEN)
@@ -84,7 +87,7 @@ class Weighing(unittest.TestCase):
         draws, made = standard_draws(3, 1500), []
         for scale in (0.7, 1.0, 1.4, 2.0):
             model = dataclasses.replace(LEAGUE, aim_deg=LEAGUE.aim_deg * scale, sight_mm=LEAGUE.sight_mm * scale)
-            made.append(float(Bench(OPEN, model, LEAGUE).sample(option, draws).made.mean()))
+            made.append(float(Rater(OPEN, model, LEAGUE).sample(option, draws).made.mean()))
         self.assertEqual(made, sorted(made, reverse=True))
 
     def test_a_better_opponent_never_raises_my_rack_chance(self) -> None:
@@ -129,7 +132,7 @@ class Weighing(unittest.TestCase):
         draws = standard_draws(1, 2000)
         for model, low, high in ((STRONG, 0.8, 0.98), (BEGINNER, 0.12, 0.37)):
             shares = [
-                float(Bench(situation, model, LEAGUE).sample(o, draws).made.mean())
+                float(Rater(situation, model, LEAGUE).sample(o, draws).made.mean())
                 for o in options
                 if o.intention.pocket == "foot-far" and o.stroke.speed_mps in (1.2, 1.8) and abs(o.stroke.height) < 0.2
             ]
@@ -149,14 +152,15 @@ class OutsideChecks(unittest.TestCase):
             self.assertAlmostEqual(normal_below(z), float(norm.cdf(z)), places=12)
 
     def test_intervals_cover_the_long_run_answer_about_as_often_as_they_say(self) -> None:
-        bench, options = pots_of(OPEN)
+        rater, options = pots_of(OPEN)
         option = next(o for o in options if o.attacks)
-        truth = float(bench.sample(option, standard_draws(99, 8000)).made.mean())
+        truth = float(rater.sample(option, standard_draws(99, 8000)).made.mean())
         covered = 0
         for seed in range(60):
-            made = bench.sample(option, standard_draws(seed, 200)).made
+            made = rater.sample(option, standard_draws(seed, 200)).made
             chance = of_share(int(made.sum()), 200)
             covered += chance.low <= truth <= chance.high
+            self.assertLess(chance.high - chance.low, 0.15)
         # 95 % of 60 is 57; fewer than 51 has a chance below 1 in 500.
         self.assertGreaterEqual(covered, 51)
 
@@ -164,7 +168,7 @@ class OutsideChecks(unittest.TestCase):
 class Drawings(unittest.TestCase):
     def test_a_drawing_starts_where_the_balls_lie_and_shows_what_moves(self) -> None:
         option = next(o for o in pots_of(OPEN)[1] if o.attacks)
-        drawing = draw(OPEN, option.stroke, LEAGUE, LEAGUE)
+        drawing = draw(Question(OPEN, LEAGUE, LEAGUE), option.stroke)
         np.testing.assert_allclose(drawing.paths["cue"][0][1:], (4, 1.2), atol=1e-3)
         np.testing.assert_allclose(drawing.paths["7"][0][1:], (6, 1), atol=1e-3)
         self.assertNotIn("9", drawing.fans)

@@ -8,12 +8,14 @@ from scipy.stats import kstest
 
 from partita.errors import Refused
 from partita.games.opening import broken, scattered
+from partita.games.question import Question
 from partita.games.referee import legal_targets
 from partita.games.situation import Situation
-from partita.odds.playout import PlayedOut, _normal_row, first_stroke, play_out, racks_of
 from partita.options.wishes import Wish
 from partita.physics.stroke import Stroke
 from partita.players.stroke_model import PRESETS
+from partita.playing.playout import PlayedOut, first_stroke, play_out, racks_of
+from partita.playing.racks import _normal_row
 from partita.table.layout import Layout, problems_of
 from partita.table.spec import TableSpec
 
@@ -23,7 +25,7 @@ THREE = Situation(Layout.in_diamonds(TABLE, cue=(4, 1.2), b7=(6, 1), b8=(2, 3), 
 
 
 def played(situation: Situation, me: object, them: object, racks: int = 60, **more: object) -> PlayedOut:
-    return list(play_out(situation, me, them, racks, **more))[-1]  # type: ignore[arg-type]
+    return list(play_out(Question(situation, me, them), racks, **more))[-1]  # type: ignore[arg-type]
 
 
 class PlayOut(unittest.TestCase):
@@ -35,7 +37,8 @@ class PlayOut(unittest.TestCase):
 
     def test_a_better_opponent_wins_more_and_the_better_player_wins_nearly_all(self) -> None:
         against = [played(THREE, LEAGUE, them).chance.value for them in (BEGINNER, LEAGUE, PRO)]
-        self.assertTrue(against[0] >= against[1] >= against[2], against)
+        self.assertTrue(against[0] >= against[1] > against[2], against)
+        self.assertGreater(against[0], against[2] + 0.2)
         self.assertGreater(played(THREE, PRO, BEGINNER).chance.value, 0.8)
 
     def test_what_the_shooter_loses_the_other_wins(self) -> None:
@@ -52,7 +55,7 @@ class PlayOut(unittest.TestCase):
         # A pot of the last ball wins at once; a stroke that touches nothing gives ball in hand for it.
         last_ball = Situation(Layout.in_diamonds(TABLE, cue=(6.0, 2.6), b9=(7.3, 3.4)))
         good, bad = (
-            played(last_ball, PRO, PRO, 40, first=first_stroke(last_ball, own, PRO)).chance.value
+            played(last_ball, PRO, PRO, 40, first=first_stroke(Question(last_ball, PRO, PRO), own)).chance.value
             for own in (Wish("9", 1.8, height=-0.2, pocket="foot-far"), Stroke(180, 0.5))
         )
         self.assertGreater(good, 0.95)
@@ -65,7 +68,7 @@ class PlayOut(unittest.TestCase):
                 replace(situation, points_to=15, my_points=9, their_points=9) if "straight" in game else situation
             )
             found = np.zeros((4, 2))
-            for _ in racks_of(situation, PRO, PRO, found):
+            for _ in racks_of(Question(situation, PRO, PRO), found):
                 pass
             self.assertTrue(np.isin(found[:, 0], (0.0, 1.0)).all(), (game, found))
             self.assertTrue((found[:, 1] > 0).all())

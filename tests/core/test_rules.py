@@ -27,7 +27,7 @@ from partita.games.referee import after, choices, judge, numbers_of, standing_of
 from partita.games.situation import Situation
 from partita.games.snooker import is_snookered, points_left, snookers_needed, spots
 from partita.games.standing import BALL_ON
-from partita.physics.loop import FACTS, FIRST_HIT, MEASURES, RAIL_AFTER
+from partita.physics.facts import FACTS, FIRST_HIT, MEASURES, RAIL_AFTER
 from partita.physics.simulate import Executions, names_of
 from partita.table.diamonds import metres
 from partita.table.geometry import bed_of

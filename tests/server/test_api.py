@@ -13,7 +13,7 @@ from django.test import Client, TestCase
 from config.api import api
 from layouts import demo
 from layouts.models import Layout
-from partita.odds.samples import ENDINGS
+from partita.weighing.samples import ENDINGS
 from playouts.models import PlayOut
 from profiles.models import PlayerProfile
 from records.models import Played

@@ -6,7 +6,7 @@ from django.contrib.auth.models import User
 from django.test import Client, TransactionTestCase
 
 from partita.errors import Refused
-from partita.odds.playout import play_out
+from partita.playing.playout import play_out
 from playouts import services
 from playouts.models import Part, PlayOut
 from studies import services as studies

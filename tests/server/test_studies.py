@@ -10,7 +10,7 @@ from django.utils import timezone
 from procrastinate.contrib.django.models import ProcrastinateJob
 
 from layouts import demo
-from partita.odds.drawing import FAN
+from partita.telling.drawing import FAN
 from studies import services
 from studies.models import Study
 from tests.server.worker import Worker, eventually

@@ -9,9 +9,11 @@ from dataclasses import dataclass, field, replace
 from typing import Any
 
 from partita.errors import Problem, Refused, refuse
+from partita.files.locate import Path, lines_of
 from partita.games import ALL_BALLS, GAMES, game_named
 from partita.games.situation import Hand, Situation
 from partita.games.snooker import BALLS_ON
+from partita.games.standing import HANDS
 from partita.options.wishes import Wish
 from partita.physics.stroke import Stroke, check_stroke
 from partita.table.diamonds import diamonds, metres
@@ -23,8 +25,8 @@ LARGEST_BYTES = 64 * 1024
 _KNOWN = {"format", "version", "name", "table", "game", "balls", "situation", "strokes"}
 _STROKE = {"aim_deg", "speed_mps", "side", "height", "elevation_deg"}
 OwnStroke = tuple[str, Stroke | Wish]
-# How ball in hand is said in files, and what it means.
-_HANDS: dict[Any, Hand] = {False: "none", True: "anywhere", "behind-line": "behind-line"}
+# Ball in hand in files that earlier versions wrote, beside the words of today.
+_EARLIER_HANDS: dict[object, Hand] = {False: "none", True: "anywhere"}
 _SELDOM = (
     "variant", "my_group", "push_out", "my_points", "their_points", "points_to", "ball_on", "free_ball",
 )  # fmt: skip
@@ -53,42 +55,29 @@ def parse(text: str) -> LayoutFile:
     if len(text.encode()) > LARGEST_BYTES:
         size = len(text.encode()) // 1024
         raise refuse("file", f"it has {size:,} kB, too much for a layout", f"Use at most {LARGEST_BYTES // 1024} kB.")
+    lines: dict[Path, int] = {}
     try:
-        document = json.loads(text, parse_constant=_not_finite, object_pairs_hook=_without_doubles)
+        document = json.loads(text, parse_constant=_not_finite)
+        lines = lines_of(text)
+        return read(document)
     except json.JSONDecodeError as error:
         where = f"line {error.lineno}, column {error.colno}"
         raise refuse(where, f"this is not JSON: {error.msg}", "See docs/formats.md for an example.") from None
     except RecursionError:
         raise refuse("file", "it is nested too deeply to be a layout", "See docs/formats.md.") from None
     except Refused as refused:
-        raise Refused(*(_with_line(text, problem) for problem in refused.problems)) from None
-    try:
-        return read(document)
-    except Refused as refused:
-        raise Refused(*(_with_line(text, problem) for problem in refused.problems)) from None
-
-
-def _without_doubles(pairs: list[tuple[str, Any]]) -> Json:
-    """A ball that stands twice would silently be moved: refused, as two cue balls are at the table."""
-    seen: Json = {}
-    for key, value in pairs:
-        if key in seen:
-            raise refuse(key[:30], f"“{key[:30]}” stands twice", "Keep one of them.")
-        seen[key] = value
-    return seen
+        raise Refused(*(_with_line(problem, lines) for problem in refused.problems)) from None
 
 
 def _not_finite(word: str) -> float:
     raise refuse("number", f"{word} is not a finite number", "Use ordinary numbers.")
 
 
-def _with_line(text: str, problem: Problem) -> Problem:
-    """The problem with the line on which its subject stands, where that can be told."""
-    key = problem.where.split(" at ")[0].removeprefix("ball ").replace("cue ball", "cue").split(" ")[-1]
-    for number, line in enumerate(text.splitlines(), 1):
-        if f'"{key}"' in line:
-            return replace(problem, where=f"line {number}, {problem.where}")
-    return problem
+def _with_line(problem: Problem, lines: dict[Path, int]) -> Problem:
+    """The problem with the line on which its subject stands; rules name a part of the situation, or of the file."""
+    paths = (problem.path, ("situation", problem.where), (problem.where,))
+    line = next((lines[path] for path in paths if path and path in lines), None)
+    return replace(problem, where=f"line {line}, {problem.where}") if line else problem
 
 
 def read(document: object) -> LayoutFile:
@@ -144,9 +133,15 @@ def _layout(table: TableSpec, balls: object, allowed: tuple[str, ...]) -> Layout
     for name, place in balls.items():
         label = ball_label(name[:20])
         if name not in allowed:
-            problems.append(Problem(label, "there is no such ball in this game", f"Use {', '.join(allowed)}."))
+            problems.append(
+                Problem(label, "there is no such ball in this game", f"Use {', '.join(allowed)}.", ("balls", name))
+            )
         elif not _is_place(place):
-            problems.append(Problem(label, f"{_short(place)} is no place", "Use [x, y] in diamonds, 0..8 and 0..4."))
+            problems.append(
+                Problem(
+                    label, f"{_short(place)} is no place", "Use [x, y] in diamonds, 0..8 and 0..4.", ("balls", name)
+                )
+            )
         else:
             places[name] = metres(table, float(place[0]), float(place[1]))
     layout = Layout(table, places)
@@ -169,15 +164,15 @@ def _is_number(value: object) -> bool:
 def _situation(layout: Layout, game: str, value: object) -> Situation:
     if not isinstance(value, dict):
         raise refuse("situation", f"{_short(value)} is not an object", "Leave it out, or see docs/formats.md.")
-    hand = value.get("ball_in_hand", False)
-    if not isinstance(hand, str | bool) or hand not in _HANDS:
-        raise refuse("ball_in_hand", f"{_short(hand)} is no answer", 'Use true, false or "behind-line".')
+    hand = value.get("ball_in_hand", "none")
+    if isinstance(hand, bool):
+        hand = _EARLIER_HANDS[hand]
     return Situation(
         layout,
         game,
         variant=_one_of(value, "variant", "standard", game_named(game).variants),
         shooter=_one_of(value, "shooter", "me", ("me", "them")),
-        in_hand=_HANDS[hand],
+        in_hand=_one_of({"ball_in_hand": hand}, "ball_in_hand", "none", HANDS),
         my_fouls=_count(value, "my_fouls", 0),
         their_fouls=_count(value, "their_fouls", 0),
         my_group=_one_of(value, "my_group", None, (None, "solids", "stripes")),
@@ -209,7 +204,13 @@ def read_strokes(value: object) -> tuple[OwnStroke, ...]:
     """Named strokes from their JSON form, each checked; those without an aim are wishes."""
     if not isinstance(value, list) or len(value) > 20:
         raise refuse("strokes", "it is not a list of up to 20 strokes", "See docs/formats.md.")
-    return tuple(_own_stroke(f"stroke {place}", item) for place, item in enumerate(value, 1))
+    found = []
+    for place, item in enumerate(value):
+        try:
+            found.append(_own_stroke(f"stroke {place + 1}", item))
+        except Refused as refused:
+            raise Refused(*(replace(problem, path=("strokes", place)) for problem in refused.problems)) from None
+    return tuple(found)
 
 
 def _own_stroke(where: str, item: object) -> OwnStroke:
@@ -255,8 +256,7 @@ def _own_stroke_json(label: str, own: Stroke | Wish) -> Json:
 def _situation_json(situation: Situation) -> Json:
     """What is always said, and what differs from the ordinary."""
     plain = Situation(situation.layout)
-    hand = next(said for said, meant in _HANDS.items() if meant == situation.in_hand)
-    document: Json = {"shooter": situation.shooter, "ball_in_hand": hand}
+    document: Json = {"shooter": situation.shooter, "ball_in_hand": situation.in_hand}
     document |= {"my_fouls": situation.my_fouls, "their_fouls": situation.their_fouls}
     return document | {
         key: getattr(situation, key) for key in _SELDOM if getattr(situation, key) != getattr(plain, key)

@@ -2,7 +2,7 @@
 
 from partita.games.standing import FOULS, FREE_BALL, HAND, MISS, NO_PUSH, NOT_IN_HAND, PUSH
 from partita.kernels import kernel
-from partita.physics.loop import FIRST_HIT, RAIL_AFTER, STATUS
+from partita.physics.facts import FIRST_HIT, RAIL_AFTER, STATUS
 
 # What an execution does to the rack, for the player who shot. CHOICE: the other player may play on, or hand
 # the situation back.

@@ -6,6 +6,7 @@ turned into situations and back.
 
 from collections.abc import Sequence
 from dataclasses import replace
+from functools import cache
 
 import numpy as np
 from numpy.typing import NDArray
@@ -43,10 +44,12 @@ from partita.games.standing import (
 )
 from partita.games.straight_pool import any_ball_on, judge_straight_pool, rack_again
 from partita.games.ten_ball import WINNING_NUMBER, judge_ten_ball, ten_may_be_called
-from partita.kernels import kernel
+from partita.kernels import address_of, call_at, kernel
+from partita.physics.facts import FACTS
 from partita.physics.simulate import Executions, names_of
 from partita.table.geometry import Bed, bed_of
 from partita.table.layout import CUE
+from partita.table.spec import TableSpec
 
 Bools = NDArray[np.bool_]
 Names = tuple[str, ...]
@@ -99,15 +102,38 @@ def judge_shot(play, on, bed):
 
 
 @kernel
-def _judge_shots(facts, pocketed, numbers, in_play, standing, calls, on, bed, code, places, after, then, points):
-    """`judge_shot` for m shots from one situation, then the standing given to whoever shoots next."""
+def decides(numbers, standing, ball):
+    """Whether potting that ball wins the rack."""
+    game = standing[GAME]
+    winning = 9 if game == NINE_BALL else (10 if game == TEN_BALL else (8 if game == EIGHT_BALL else 0))
+    return numbers[ball] == winning
+
+
+@cache
+def address_of_judge() -> int:
+    """Where `judge_shot` is, in this process: the one way to it, for batches and players alike."""
+    balls, standing = np.zeros(1, dtype=np.int8), np.zeros(STANDING, dtype=np.int64)
+    facts, numbers, places = np.zeros(FACTS, dtype=np.int32), np.zeros(1, dtype=np.int64), np.zeros((1, 2))
+    play = Played(facts, balls, numbers, balls, standing, 0, 0, False, places, balls, standing)
+    return address_of(judge_shot, play, np.zeros(1, dtype=np.bool_), bed_of(TableSpec()))
+
+
+@kernel
+def _judge_shots(
+    judge_at, facts, pocketed, numbers, in_play, standing, calls, on, bed, code, places, after, then, points
+):
+    """`judge_shot`, at its address, for m shots from one situation; then the standing given to whoever shoots next.
+
+    facts : (m, FACTS); pocketed : (m, n); numbers, in_play, on : (n,); standing : (STANDING,); calls : (m, 3) ball,
+        pocket, push-out; code, points : (m,); places : (m, n, 2) m; after : (m, n); then : (m, STANDING)
+    """
     before = standing[POINTS] - standing[OTHER_POINTS]
     for e in range(facts.shape[0]):
         play = Played(
             facts[e], pocketed[e], numbers, in_play, standing, calls[e, 0], calls[e, 1], calls[e, 2] == 1,
             places[e], after[e], then[e],
         )  # fmt: skip
-        code[e] = judge_shot(play, on, bed)
+        code[e] = call_at(judge_at, 0, (play, on, bed))
         points[e] = then[e, POINTS] - then[e, OTHER_POINTS] - before
         if code[e] != CONTINUES:
             turn(then[e])
@@ -184,7 +210,7 @@ def judge(situation: Situation, names: Names, shots: Executions, calls: Sequence
     after, then = np.zeros((count, len(names)), dtype=np.int8), np.zeros((count, STANDING), dtype=np.int64)
     in_play, on = np.full(len(names), -1, dtype=np.int8), np.zeros(len(names), dtype=np.bool_)
     _judge_shots(
-        shots.facts, shots.pocketed, numbers_of(names), in_play, standing_of(situation),
+        address_of_judge(), shots.facts, shots.pocketed, numbers_of(names), in_play, standing_of(situation),
         said.reshape(-1, 3).astype(np.int64), on, bed, code, places, after, then, points,
     )  # fmt: skip
     return Outcomes(code=code, places=places, in_play=after, standing=then, points=points)

@@ -46,7 +46,7 @@ from partita.games.standing import (
     VARIANT,
 )
 from partita.kernels import kernel
-from partita.physics.loop import FIRST_HIT
+from partita.physics.facts import FIRST_HIT
 from partita.table.geometry import Bed
 from partita.table.layout import CUE
 

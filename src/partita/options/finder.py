@@ -14,14 +14,14 @@ from itertools import zip_longest
 import numpy as np
 
 from partita.games.game import CONTINUES, FOUL, LOST, WON, Call
-from partita.options.fold import family, fold
+from partita.lines.sight import is_hooked
+from partita.options.fold import fold, shot_of
 from partita.options.option import ATTACKS, SAFETIES, Option
 from partita.options.pots import aim_ranges, pot_rows
 from partita.options.scene import Floats, Reading, Scene
-from partita.options.sight import is_hooked
 from partita.options.sweep import around, between, fan, few_kicks, swerves, tips_and_speeds
 from partita.options.trace import read_option
-from partita.physics.loop import CONTACT_X, CONTACT_Y, CUT, FIRST_HIT, ROUTE, TARGET_CUSHIONS
+from partita.physics.facts import CONTACT_X, CONTACT_Y, CUT, FIRST_HIT, ROUTE, TARGET_CUSHIONS
 from partita.physics.simulate import execute
 
 # Rack chance, or whatever orders outcomes alike, of every stroke of a reading: (m,).
@@ -104,7 +104,7 @@ def swept(scene: Scene, value: Value, aim_sd_rad: float) -> list[Option]:
         reading = scene.play(safety_rows, trace=True)
         named = [read_option(scene, reading, e, "swept") for e in range(len(safety_rows))]
         safe = [option for option in named if option.intention.kind in SAFETIES]
-    return _by_turns(fold(pots, family, _KEPT_EACH), fold(safe, family, _KEPT_EACH))
+    return _by_turns(fold(pots, shot_of, _KEPT_EACH), fold(safe, shot_of, _KEPT_EACH))
 
 
 def _by_turns(one: list[Option], two: list[Option]) -> list[Option]:

@@ -4,19 +4,14 @@ from collections import defaultdict
 from collections.abc import Callable, Iterable
 from typing import TypeVar
 
-from partita.options.naming import thickness_word
 from partita.options.option import Option
 
 Item = TypeVar("Item")
 
 
-def family(option: Option) -> tuple[object, ...]:
-    """What a player would call the same shot: kind, balls, pocket, cushions, thickness."""
-    intention = option.intention
-    if option.attacks:
-        return (intention.kind, intention.target, intention.potted, intention.pocket, intention.route, intention.via)
-    thickness = thickness_word(intention.fullness)
-    return (intention.kind, intention.target, intention.route, thickness, intention.hit_side, intention.behind)
+def shot_of(option: Option) -> str:
+    """What a player would call the same shot; of the user's own strokes as well."""
+    return option.intention.id
 
 
 def fold(items: Iterable[Item], key: Callable[[Item], object], keep: int) -> list[Item]:

@@ -3,7 +3,7 @@
 import numpy as np
 
 from partita.options.finder import centred
-from partita.options.fold import family
+from partita.options.fold import shot_of
 from partita.options.option import SAFETIES, Option
 from partita.options.pots import solve_aims, window_direction
 from partita.options.scene import Floats, Scene
@@ -20,7 +20,7 @@ def variants(scene: Scene, option: Option) -> list[Option]:
     """The option's neighbours that are still the same shot; a direct pot is aimed and centred anew for each."""
     rows = _neighbours(option.stroke.row())
     if option.intention.kind == "pot":
-        return [v for v in _pots(scene, option, rows) if family(v) == family(option)]
+        return [v for v in _pots(scene, option, rows) if shot_of(v) == shot_of(option)]
     if option.intention.kind in SAFETIES:
         reading = scene.play(rows, trace=True)
         found = [read_option(scene, reading, e, option.source) for e in range(len(rows))]

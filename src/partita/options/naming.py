@@ -3,8 +3,8 @@
 import math
 
 from partita.options.option import Intention
-from partita.physics.constants import G
 from partita.physics.stroke import Stroke
+from partita.physics.travel import lengths_travelled
 from partita.table.layout import CUE
 from partita.table.spec import TableSpec
 
@@ -18,46 +18,46 @@ POCKET_WORDS = {
 }
 CUSHION_WORDS = {"near-long": "near rail", "far-long": "far rail", "head": "head rail", "foot": "foot rail"}
 _COUNT_WORDS = {3: "three rails", 4: "four rails", 5: "five rails"}
-# Edges between the names of hit fractions: nearer to full than to three-quarter is full.
-_THICKNESS = ((0.875, "full"), (0.625, "three-quarter"), (0.375, "half"), (0.18, "quarter"), (0.0, "thin"))
 _QUARTERS = {1: "¼", 2: "½", 3: "¾"}
 # A tip is 13 mm wide on a ball of 57 mm: 0.45 R.
 _TIP_R = 0.45
+# Table lengths below which a stroke is called so. A judgement, no source.
+_PACES = ((1.0, "touch"), (2.5, "soft"), (3.3, "medium"), (4.2, "firm"))
+# What the cue ball does when it meets the target: not the same thing as where the tip strikes it.
+_ARRIVALS = {
+    "stop": "arrives sliding and stops",
+    "stun": "arrives sliding",
+    "roll": "arrives rolling",
+    "follow": "arrives half rolling",
+    "draw": "arrives with back spin",
+}
 
 
-def thickness_word(fullness: float) -> str:
-    """Full, three-quarter, half, quarter or thin.
+def lengths_words(lengths: float) -> str:
+    """Table lengths in words, to the quarter below three and to the half above.
 
-    >>> thickness_word(0.5)
-    'half'
+    >>> lengths_words(2.45)
+    '2½ lengths'
     """
-    return next(word for edge, word in _THICKNESS if fullness >= edge)
-
-
-def fullness_of(cut_rad: float) -> float:
-    """Share of the object ball that is covered at contact: 1 - sin(cut).
-
-    >>> round(fullness_of(math.radians(30)), 3)
-    0.5
-    """
-    return 1.0 - abs(math.sin(cut_rad))
-
-
-def table_lengths(speed_mps: float, table: TableSpec) -> float:
-    """How far, in table lengths, a ball launched rolling at this speed goes on this cloth.
-
-    Cushion losses are not counted: v^2 / (2 mu_r g L).
-    """
-    return speed_mps**2 / (2 * table.mu_r * G * table.length_m)
-
-
-def lengths_words(speed_mps: float, table: TableSpec) -> str:
-    """Speed in words, to the quarter length below 3 and to the half above."""
-    lengths = table_lengths(speed_mps, table)
     quarters = round(lengths * 4) if lengths < 3 else 2 * round(lengths * 2)
     whole, rest = divmod(max(quarters, 1), 4)
     number = f"{whole or ''}{_QUARTERS.get(rest, '')}"
     return f"{number} length" if number == "1" or whole == 0 else f"{number} lengths"
+
+
+def pace_word(lengths: float) -> str:
+    """Touch, soft, medium, firm or hard, by the table lengths that a ball so struck travels.
+
+    >>> pace_word(2.4)
+    'soft'
+    """
+    return next((word for edge, word in _PACES if lengths < edge), "hard")
+
+
+def speed_words(speed_mps: float, table: TableSpec) -> str:
+    """How hard, as players say it: the pace, and the table lengths that a ball so struck along it really travels."""
+    lengths = lengths_travelled(table, speed_mps)
+    return f"{pace_word(lengths)}, {lengths_words(lengths)}"
 
 
 def tip_words(stroke: Stroke) -> str:
@@ -74,13 +74,13 @@ def tip_words(stroke: Stroke) -> str:
     return f"{hour} o’clock, {'1' if quarters == 4 else _QUARTERS[quarters]} tip"
 
 
-def stroke_word(stroke: Stroke) -> str:
-    """Follow, roll, stun or draw, by the height of the tip."""
-    if stroke.height >= 0.33:
-        return "follow"
-    if stroke.height >= 0.12:
-        return "roll"
-    return "stun" if stroke.height > -0.17 else "draw"
+def arrival_words(style: str) -> str:
+    """How the cue ball meets the target, by the style read from its trace; empty when it meets none.
+
+    >>> arrival_words("roll")
+    'arrives rolling'
+    """
+    return _ARRIVALS.get(style, "")
 
 
 def ball_words(name: str) -> str:
@@ -130,7 +130,7 @@ def name_of(intention: Intention) -> str:
     """One line that says what the shot is."""
     target = ball_words(intention.target or "")
     pocket = POCKET_WORDS.get(intention.pocket or "", "")
-    word = thickness_word(intention.fullness)
+    word = intention.thickness
     if intention.kind == "pot":
         verb = "Pot" if intention.fullness > 0.93 else ("Thin" if intention.fullness < 0.2 else "Cut")
         return f"{verb} {target} into the {pocket}"
@@ -148,5 +148,6 @@ def name_of(intention: Intention) -> str:
 
 
 def detail_of(intention: Intention, stroke: Stroke, table: TableSpec) -> str:
-    """The stroke in short: how it is struck and how hard."""
-    return f"{intention.style or stroke_word(stroke)}, {lengths_words(stroke.speed_mps, table)}"
+    """The stroke in short: how the cue ball arrives and how hard it is struck."""
+    words = [arrival_words(intention.style), speed_words(stroke.speed_mps, table)]
+    return "; ".join(word for word in words if word)

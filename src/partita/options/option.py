@@ -2,8 +2,10 @@
 
 import math
 from dataclasses import asdict, dataclass
+from typing import Literal
 
 from partita.games.game import SAFETY, Call
+from partita.options.thickness import thickness_word
 from partita.physics.stroke import Stroke
 from partita.table.spec import CUSHIONS
 
@@ -13,6 +15,15 @@ SAFETIES = (
     "safety-distance", "safety-hide", "safety-thin", "safety-bank", "safety-stick", "kick-and-stick", "kick-safety",
     "escape", "swerve",
 )  # fmt: skip
+
+
+@dataclass(frozen=True)
+class Caution:
+    """Something to watch on a shot: what kind of thing, and in words; `pocket` where it is a scratch."""
+
+    kind: Literal["scratch", "first-hit", "kiss", "jaw", "body"]
+    words: str
+    pocket: str | None = None
 
 
 @dataclass(frozen=True)
@@ -42,6 +53,25 @@ class Intention:
     style: str = ""
     behind: tuple[str, ...] = ()
 
+    @property
+    def thickness(self) -> str:
+        """How full the target is hit, in a word."""
+        return thickness_word(self.fullness)
+
+    @property
+    def id(self) -> str:
+        """What a player would call the same shot, whatever stroke is found best for it.
+
+        A pot: its kind, balls, pocket and way. A safety: how full and on which side the ball is hit, and what hides.
+        """
+        if self.potted is not None:
+            banked = self.cushions if self.kind == "bank" else ()
+            parts = [self.kind, self.target, self.potted, self.pocket, *self.route, "via", *self.via, *banked]
+        else:
+            side = "" if self.thickness == "full" else self.hit_side
+            parts = [self.kind, self.target, *self.route, self.thickness, side, "behind", *self.behind]
+        return ":".join((part or "").replace(" ", "-") for part in parts)
+
 
 def route_code(route: tuple[str, ...]) -> int:
     """The ROUTE fact of cushions in order (base 5, the first cushion in the highest place).
@@ -62,7 +92,7 @@ class Option:
     contact_m, cut_rad : the cue ball's way to the first contact, and the cut there
     aim_range_deg : the aims, about the stroke's own, between which the ball still drops; 0 for safeties
     cut_range_deg : how far the cut may vary with them: a wide one is a free choice
-    watch : what to look out for, in words
+    watch : what to look out for
     """
 
     stroke: Stroke
@@ -75,19 +105,32 @@ class Option:
     call: Call = SAFETY
     aim_range_deg: float = 0.0
     cut_range_deg: float = 0.0
-    watch: tuple[str, ...] = ()
+    watch: tuple[Caution, ...] = ()
+
+    @property
+    def id(self) -> str:
+        """The one identity of an option: its shot's, or of a stroke of the user's own the stroke itself."""
+        return own_id(self.stroke) if self.source == "own" else self.intention.id
 
     def as_json(self) -> dict[str, object]:
         """The option as plain values, before it is weighed."""
-        stroke = {"aim_deg": self.stroke.aim_deg, "speed_mps": self.stroke.speed_mps, "side": self.stroke.side,
-                  "height": self.stroke.height, "elevation_deg": self.stroke.elevation_deg}  # fmt: skip
         return {
-            "name": self.name, "detail": self.detail, **asdict(self.intention), "stroke": stroke, "source": self.source,
-            "cut_deg": math.degrees(self.cut_rad), "aim_range_deg": self.aim_range_deg,
-            "cut_range_deg": self.cut_range_deg, "watch": list(self.watch),
+            "id": self.id, "name": self.name, "detail": self.detail, **asdict(self.intention),
+            "stroke": asdict(self.stroke), "source": self.source, "cut_deg": math.degrees(self.cut_rad),
+            "aim_range_deg": self.aim_range_deg, "cut_range_deg": self.cut_range_deg,
+            "watch": [caution.words for caution in self.watch],
         }  # fmt: skip
 
     @property
     def attacks(self) -> bool:
         """True when the stroke is meant to pot a ball."""
         return self.intention.potted is not None
+
+
+def own_id(stroke: Stroke) -> str:
+    """The identity of a stroke of the user's own: its numbers, as far as files keep them.
+
+    >>> own_id(Stroke(33.7, 2.0, 0.0, 0.1))
+    'own:33.7:2:0:0.1:0'
+    """
+    return ":".join(["own", *(f"{round(number, 3) + 0.0:g}" for number in asdict(stroke).values())])

@@ -6,7 +6,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from partita.options.scene import Floats, Scene
-from partita.physics.loop import CUT, FIRST_HIT, TARGET_DIRECTION
+from partita.physics.facts import CUT, FIRST_HIT, TARGET_DIRECTION
 from partita.physics.pocket_windows import pocket_windows, window_from
 from partita.physics.simulate import execute
 

@@ -11,7 +11,7 @@ from partita.games.game import SAFETY, Call, Outcomes
 from partita.games.referee import judge, legal_targets, worth_potting
 from partita.games.situation import Situation
 from partita.physics.constants import Physics
-from partita.physics.loop import FIRST_HIT
+from partita.physics.facts import FIRST_HIT
 from partita.physics.simulate import Executions, execute, names_of, physics_of, places_of
 from partita.physics.stroke import Stroke
 from partita.table.geometry import Bed, bed_of

@@ -7,12 +7,13 @@ import numpy as np
 
 from partita.games.game import FOUL, LOST
 from partita.games.referee import after, legal_targets
-from partita.options.naming import ball_words, detail_of, fullness_of, name_of
-from partita.options.option import Intention, Option
+from partita.lines.sight import blockers_of, is_hooked
+from partita.options.naming import ball_words, detail_of, name_of
+from partita.options.option import Caution, Intention, Option
 from partita.options.scene import Floats, Reading, Scene, stroke_of
-from partita.options.sight import blockers_of, is_hooked
+from partita.options.thickness import fullness_of
 from partita.physics.constants import AFTER, AFTER_OTHER, BALL_BALL, BEFORE, CUSHION, FACING, POCKET, TIP
-from partita.physics.loop import CUT
+from partita.physics.facts import CUT
 from partita.table.spec import CUSHIONS, POCKETS
 
 # A cushion this near (m) before the contact makes it rail first rather than a kick.
@@ -105,13 +106,13 @@ def read_option(scene: Scene, reading: Reading, e: int, source: str) -> Option:
         detail=detail_of(intention, stroke, scene.table),
         source=source,
         call=reading.calls[e],
-        watch=_double_kiss(story, intention, scene),
+        watch=_double_kiss(story, intention),
     )
 
 
-def _double_kiss(story: _Story, intention: Intention, scene: Scene) -> tuple[str, ...]:
+def _double_kiss(story: _Story, intention: Intention) -> tuple[Caution, ...]:
     if story.cue_hits_target > 1:
-        return (f"the cue ball kisses {ball_words(intention.target or '')} a second time",)
+        return (Caution("kiss", f"the cue ball kisses {ball_words(intention.target or '')} a second time"),)
     return ()
 
 

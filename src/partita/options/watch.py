@@ -8,10 +8,10 @@ import numpy as np
 
 from partita.errors import Refused
 from partita.options.naming import POCKET_WORDS, ball_words
-from partita.options.option import Option
+from partita.options.option import Caution, Option
 from partita.options.scene import Scene, rows_of
 from partita.physics.elevation import least_elevation
-from partita.physics.loop import CUE_CUSHIONS_BEFORE, FIRST_HIT, ROUTE
+from partita.physics.facts import CUE_CUSHIONS_BEFORE, FIRST_HIT, ROUTE
 from partita.physics.simulate import execute
 from partita.players.conditions import reach_m
 from partita.players.stroke_model import Hand
@@ -48,25 +48,26 @@ def with_watch(scene: Scene, options: Sequence[Option], aim_sd_rad: float, hand:
     ]  # fmt: skip
 
 
-def _wrong_hits(scene: Scene, option: Option, first: np.ndarray) -> list[str]:
+def _wrong_hits(scene: Scene, option: Option, first: np.ndarray) -> list[Caution]:
     wanted = -1 if option.intention.target is None else scene.names.index(option.intention.target)
     words = [
-        f"{ball_words(scene.names[ball])} may be hit first"
+        Caution("first-hit", f"{ball_words(scene.names[ball])} may be hit first")
         for ball in np.unique(first)
         if ball >= 0 and ball != wanted and ball not in scene.targets
     ]
-    return [*words, *(["the ball may be missed"] if wanted >= 0 and np.any(first < 0) else [])]
+    return [*words, *([Caution("first-hit", "the ball may be missed")] if wanted >= 0 and np.any(first < 0) else [])]
 
 
-def _scratches(fell: np.ndarray) -> list[str]:
-    return [f"scratch in the {POCKET_WORDS[POCKETS[pocket]]}" for pocket in np.unique(fell) if pocket >= 0]
+def _scratches(fell: np.ndarray) -> list[Caution]:
+    pockets = [POCKETS[pocket] for pocket in np.unique(fell) if pocket >= 0]
+    return [Caution("scratch", f"scratch in the {POCKET_WORDS[pocket]}", pocket) for pocket in pockets]
 
 
-def _jaws(jaws: np.ndarray) -> list[str]:
-    return ["a jaw is close to the cue ball’s way"] if np.any(jaws) else []
+def _jaws(jaws: np.ndarray) -> list[Caution]:
+    return [Caution("jaw", "a jaw is close to the cue ball’s way")] if np.any(jaws) else []
 
 
-def _asked_of_the_body(scene: Scene, option: Option, hand: Hand) -> list[str]:
+def _asked_of_the_body(scene: Scene, option: Option, hand: Hand) -> list[Caution]:
     words = []
     try:
         raised = least_elevation(scene.situation.layout, option.stroke)
@@ -77,4 +78,4 @@ def _asked_of_the_body(scene: Scene, option: Option, hand: Hand) -> list[str]:
     reach = reach_m(scene.bed, scene.places[0], math.radians(option.stroke.aim_deg), hand)
     if reach > _REST_M:
         words.append(f"a stretch of {reach:.1f} m: use the rest")
-    return words
+    return [Caution("body", said) for said in words]

@@ -10,7 +10,7 @@ from partita.errors import refuse
 from partita.options.option import route_code
 from partita.options.pots import solve_aims, window_direction
 from partita.options.scene import Floats, Scene, stroke_of
-from partita.physics.loop import CUT, FIRST_HIT, ROUTE
+from partita.physics.facts import CUT, FIRST_HIT, ROUTE
 from partita.physics.stroke import Stroke
 from partita.table.spec import POCKETS
 

@@ -2,11 +2,9 @@
 
 import math
 
-from partita.kernels import kernel
+from partita.kernels import call_at, kernel
 from partita.physics.ball_impact import add_tied, ball_impact, is_tied, tied_impacts
 from partita.physics.constants import (
-    AFTER,
-    AFTER_OTHER,
     BALL_BALL,
     BEFORE,
     BEFORE_OTHER,
@@ -26,30 +24,21 @@ from partita.physics.constants import (
     ZONE,
 )
 from partita.physics.cushion_impact import cushion_impact
+from partita.physics.facts import (
+    CONTACTS,
+    EVENTS,
+    FIRST_HIT,
+    MISCUE,
+    SECONDS,
+    STATUS,
+    TARGET_DIRECTION,
+    count_contact,
+    count_rails,
+    note,
+    note_before,
+)
 from partita.physics.motion import STATE_COLUMNS, advance, finish_phase, launch
 from partita.physics.prediction import begin_phase, on_nose, predict, zone_at
-
-# What is counted while a shot runs, for the rules and the naming: columns of the facts.
-(
-    STATUS,  # OK or TOO_MANY_EVENTS
-    FIRST_HIT,  # index of the first ball the cue ball touches, -1 for none
-    CUE_CUSHIONS_BEFORE,  # cushions of the cue ball before that contact
-    ROUTE,  # the same cushions as digits: 1 + cushion, base 5, first cushion in the highest place
-    RAIL_AFTER,  # 1 when any ball met a cushion, tip or facing after that contact
-    TARGET_CUSHIONS,  # cushions of the first-hit ball, not counting a brush beside a pocket
-    CUE_CUSHIONS_AFTER,  # cushions of the cue ball after that contact
-    OTHERS_MOVED,  # contacts other than between cue ball and target
-    EVENTS,  # events handled
-    CONTACTS,  # contacts of balls with balls
-    MISCUE,  # 1 when the tip slipped off the cue ball
-) = range(11)
-FACTS = 11
-# And the measured ones.
-CONTACT_TIME, CUT, SECONDS, CONTACT_SPEED, TARGET_DIRECTION, CONTACT_X, CONTACT_Y = range(7)
-MEASURES = 7
-BESIDE_POCKET_M = 0.3
-# A ball that has moved less than this has not left the cushion it was frozen to.
-STILL_FROZEN_M = 0.002
 
 
 @kernel
@@ -98,7 +87,7 @@ def run(ws, places, pocketed, stroke, until_contact, bed, physics, finals, facts
     facts[MISCUE] = launch(stroke, physics.k_endmass, bed.radius, ws.balls)
     begin_phase(ws, 0, 0.0, physics, bed.radius)
     predict(ws, 0, 0.0, bed)
-    rows = _note(trace, 0, ws, 0.0, STROKE, 0, -1)
+    rows = note(trace, 0, ws, 0.0, STROKE, 0, -1)
     now, done = 0.0, False
     while not done:
         i = _next_ball(ws)
@@ -114,12 +103,12 @@ def run(ws, places, pocketed, stroke, until_contact, bed, physics, finals, facts
             rows = _meet_balls(ws, i, other, now, bed, physics, facts, measures, trace, rows)
             done = until_contact
             continue
-        _count_rails(ws, i, other, kind, bed, facts)
-        _note_before(trace, rows, BEFORE, ws.balls, i)
+        count_rails(ws, i, other, kind, bed, facts)
+        note_before(trace, rows, BEFORE, ws.balls, i)
         _happen(ws, i, other, kind, now, bed, physics, pocketed)
         if kind != ZONE:
             facts[EVENTS] += 1
-            rows = _note(trace, rows, ws, now, kind, i, other)
+            rows = note(trace, rows, ws, now, kind, i, other)
         _predict_touched(ws, i, now, bed, physics)
         predict(ws, i, now, bed)
     measures[SECONDS] = now
@@ -170,9 +159,9 @@ def _meet_balls(ws, i, j, now, bed, physics, facts, measures, trace, rows):
             _bring_to(ws, ws.next_with[k], now, physics, bed.radius)
             tied = add_tied(ws.balls, ws.present, k, ws.next_with[k], bed.radius, ws.pairs, tied)
     for c in range(tied):
-        _count_contact(ws, ws.pairs[c, 0], ws.pairs[c, 1], now, facts, measures)
-        _note_before(trace, rows + c, BEFORE, ws.balls, ws.pairs[c, 0])
-        _note_before(trace, rows + c, BEFORE_OTHER, ws.balls, ws.pairs[c, 1])
+        count_contact(ws, ws.pairs[c, 0], ws.pairs[c, 1], now, facts, measures)
+        note_before(trace, rows + c, BEFORE, ws.balls, ws.pairs[c, 0])
+        note_before(trace, rows + c, BEFORE_OTHER, ws.balls, ws.pairs[c, 1])
     first_hit = facts[CONTACTS] == tied
     if tied == 1:
         ball_impact(ws.balls, i, j, physics, bed.radius)
@@ -187,7 +176,7 @@ def _meet_balls(ws, i, j, now, bed, physics, facts, measures, trace, rows):
             begin_phase(ws, ws.pairs[c, side], now, physics, bed.radius)
     for c in range(tied):
         facts[EVENTS] += 1
-        rows = _note(trace, rows, ws, now, BALL_BALL, ws.pairs[c, 0], ws.pairs[c, 1])
+        rows = note(trace, rows, ws, now, BALL_BALL, ws.pairs[c, 0], ws.pairs[c, 1])
     for c in range(tied):
         _predict_touched(ws, ws.pairs[c, 0], now, bed, physics)
         _predict_touched(ws, ws.pairs[c, 1], now, bed, physics)
@@ -282,100 +271,21 @@ def _predict_touched(ws, i, now, bed, physics):
 
 
 @kernel
-def _count_contact(ws, i, j, now, facts, measures):
-    """Keep the facts that rules and names need, just before two balls change."""
-    if facts[FIRST_HIT] < 0:
-        _note_first_hit(ws.balls, i + j, now, facts, measures)
-    elif i * j != 0 or i + j != facts[FIRST_HIT]:
-        facts[OTHERS_MOVED] += 1
-    facts[CONTACTS] += 1
-
-
-@kernel
-def _count_rails(ws, i, other, kind, bed, facts):
-    """The same for a ball and a cushion, tip or facing."""
-    if kind != CUSHION and kind != TIP and kind != FACING:
-        return
-    if facts[FIRST_HIT] < 0:
-        facts[CUE_CUSHIONS_BEFORE] += 1
-        if kind == CUSHION and facts[CUE_CUSHIONS_BEFORE] <= 9:
-            facts[ROUTE] = 5 * facts[ROUTE] + 1 + other
-        return
-    if kind == CUSHION and _was_frozen_there(ws, i):
-        return
-    facts[RAIL_AFTER] = 1
-    if i == 0:
-        facts[CUE_CUSHIONS_AFTER] += 1
-    elif i == facts[FIRST_HIT] and kind == CUSHION and _clear_of_pockets(bed, ws.balls[i, 0], ws.balls[i, 1]):
-        facts[TARGET_CUSHIONS] += 1
-
-
-@kernel
-def _was_frozen_there(ws, i):
-    """True when a ball meets a cushion where it lay: frozen to it, it is pressed into it, not driven to it."""
-    dx, dy = ws.balls[i, 0] - ws.start[i, 0], ws.balls[i, 1] - ws.start[i, 1]
-    return dx * dx + dy * dy < STILL_FROZEN_M * STILL_FROZEN_M
-
-
-@kernel
-def _clear_of_pockets(bed, x, y):
-    """True when a rail contact is no mere brush beside a pocket, which nobody calls a bank."""
-    for pocket in range(6):
-        dx, dy = x - bed.mouth[pocket, 0], y - bed.mouth[pocket, 1]
-        if dx * dx + dy * dy < BESIDE_POCKET_M * BESIDE_POCKET_M:
-            return False
-    return True
-
-
-@kernel
-def _note_first_hit(balls, target, now, facts, measures):
-    nx, ny = balls[target, 0] - balls[0, 0], balls[target, 1] - balls[0, 1]
-    vx, vy = balls[0, 2], balls[0, 3]
-    facts[FIRST_HIT] = target
-    measures[CONTACT_TIME] = now
-    measures[CONTACT_X], measures[CONTACT_Y] = balls[0, 0], balls[0, 1]
-    measures[CUT] = math.atan2(vx * ny - vy * nx, vx * nx + vy * ny)
-    measures[CONTACT_SPEED] = math.sqrt(vx * vx + vy * vy)
-
-
-@kernel
-def _note_before(trace, row, at, balls, i):
-    if row < trace.shape[0]:
-        for column in range(5):
-            trace[row, at + column] = balls[i, 2 + column]
-
-
-@kernel
-def _note(trace, row, ws, now, kind, i, other):
-    """Write one row of the trace; returns the next free row."""
-    if row >= trace.shape[0]:
-        return row
-    trace[row, 0], trace[row, 1], trace[row, 2], trace[row, 3] = now, kind, i, other
-    trace[row, AFTER] = ws.phase[i]
-    for column in range(7):
-        trace[row, AFTER + 1 + column] = ws.balls[i, column]
-    if kind == BALL_BALL:
-        trace[row, AFTER_OTHER] = ws.phase[other]
-        for column in range(7):
-            trace[row, AFTER_OTHER + 1 + column] = ws.balls[other, column]
-    return row + 1
-
-
-@kernel
 def run_batch(
-    ws, places, in_play, strokes, until_contact, bed, physics, finals, pocketed, facts, measures, trace, rows
+    run_at, ws, places, in_play, strokes, until_contact, bed, physics, finals, pocketed, facts, measures, trace, rows
 ):
-    """Play many strokes: the one way into the loop from outside, so that it is compiled once.
+    """Play many strokes, each by `run` at its address, so that the simulator is compiled once for everybody.
 
-    places : (m, n, 2) m, or (1, n, 2) for the same layout each time; strokes : (m, 5)
-    in_play : (n,) int8, -1 or -2; finals : (m, n, 2); pocketed : (m, n) int8
+    run_at : address of `run`; ws : a workspace for n balls
+    places : (m, n, 2) m, or (1, n, 2) for the same layout each time; strokes : (m, 5); both contiguous
+    in_play : (n,) int8, -1 or -2; finals : (m, n, 2) m; pocketed : (m, n) int8
     facts : (m, FACTS) int32; measures : (m, MEASURES)
     trace : (m, k, TRACE_COLUMNS), or k = 0 for none; rows : (m,) int64, rows written
     """
     for e in range(strokes.shape[0]):
         for ball in range(in_play.shape[0]):
             pocketed[e, ball] = in_play[ball]
-        rows[e] = run(
+        rows[e] = call_at(run_at, 0, (
             ws, places[e % places.shape[0]], pocketed[e], strokes[e], until_contact, bed, physics, finals[e],
             facts[e], measures[e], trace[e],
-        )  # fmt: skip
+        ))  # fmt: skip

@@ -1,14 +1,17 @@
 """The simulator's typed face: layouts and strokes in, shots and batches out."""
 
 from dataclasses import dataclass, field
+from functools import cache
 
 import numpy as np
 from numpy.typing import NDArray
 
 from partita.errors import refuse
+from partita.kernels import address_of
 from partita.parallel import CORES, over_slices
 from partita.physics.constants import TOO_MANY_EVENTS, TRACE_COLUMNS, Physics
-from partita.physics.loop import FACTS, MEASURES, MISCUE, SECONDS, STATUS, run_batch, set_before_noses
+from partita.physics.facts import FACTS, MEASURES, MISCUE, SECONDS, STATUS
+from partita.physics.loop import run, run_batch, set_before_noses
 from partita.physics.prediction import new_workspace
 from partita.physics.stroke import Stroke, check_stroke
 from partita.physics.trace import Event, events_of
@@ -68,6 +71,16 @@ def physics_of(table: TableSpec, overrides: dict[str, float] | None = None) -> P
         if name not in _OVERRIDES:
             raise refuse("physics", f"there is no constant “{name[:40]}”", f"Use {', '.join(_OVERRIDES)} or h_nose.")
     return base._replace(**(overrides or {}))
+
+
+@cache
+def address_of_run() -> int:
+    """Where the simulator's machine code is, in this process: the one way to it, for batches and players alike."""
+    ball, row, table = np.zeros(1, dtype=np.int8), np.zeros(5), TableSpec()
+    return address_of(
+        run, new_workspace(1), np.zeros((1, 2)), ball, row, False, bed_of(table), physics_of(table), np.zeros((1, 2)),
+        np.zeros(FACTS, dtype=np.int32), np.zeros(MEASURES), np.zeros((0, TRACE_COLUMNS)),
+    )  # fmt: skip
 
 
 def names_of(layout: Layout) -> tuple[str, ...]:
@@ -134,7 +147,9 @@ def execute(
 
     The answer does not depend on the number of threads: each execution stands alone.
     """
-    places = places[None] if places.ndim == 2 else places
+    # Contiguous, as `run` at its address takes them.
+    places = np.ascontiguousarray(places[None] if places.ndim == 2 else places)
+    strokes = np.ascontiguousarray(strokes)
     count, balls = len(strokes), places.shape[1]
     result = Executions(
         finals=np.zeros((count, balls, 2)),
@@ -147,9 +162,11 @@ def execute(
     if in_play is None:
         in_play = np.full(balls, -1, dtype=np.int8)
 
+    run_at = address_of_run()
+
     def play(part: slice) -> None:
         run_batch(
-            new_workspace(balls), places if len(places) == 1 else places[part], in_play, strokes[part],
+            run_at, new_workspace(balls), places if len(places) == 1 else places[part], in_play, strokes[part],
             until_contact, bed, physics, result.finals[part], result.pocketed[part], result.facts[part],
             result.measures[part], trace[part], rows[part],
         )  # fmt: skip

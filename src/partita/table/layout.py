@@ -55,6 +55,7 @@ def problems_of(layout: Layout) -> list[Problem]:
                     f"{ball_label(one)} at {layout.place_words(one)}",
                     f"it overlaps {ball_label(two)} at {layout.place_words(two)} by {overlap * 1000:.1f} mm",
                     "Move one of them apart.",
+                    ("balls", one),
                 )
             )
     return found
@@ -72,13 +73,16 @@ def _off_the_bed(layout: Layout, bed: Bed, name: str) -> Problem | None:
     x, y = layout.balls[name]
     where = f"{ball_label(name)} at {layout.place_words(name)}"
     if not (-0.05 < x < bed.length + 0.05 and -0.05 < y < bed.width + 0.05):
-        return Problem(where, "it is off the bed", "Use 0 to 8 along and 0 to 4 across, in diamonds.")
+        return Problem(where, "it is off the bed", "Use 0 to 8 along and 0 to 4 across, in diamonds.", ("balls", name))
     depth, what = rubber_overlap(bed, x, y)
     if depth > TOUCHING_M:
-        return Problem(where, f"it is {depth * 1000:.1f} mm inside the {what}", _nearest_words(layout, bed))
+        return Problem(
+            where, f"it is {depth * 1000:.1f} mm inside the {what}", _nearest_words(layout, bed), ("balls", name)
+        )
     for pocket, (px, py, radius) in enumerate(bed.drop):
         if math.hypot(x - px, y - py) < radius:
-            return Problem(where, f"it has dropped into the {POCKETS[pocket]} pocket", "Leave it out instead.")
+            what = f"it has dropped into the {POCKETS[pocket]} pocket"
+            return Problem(where, what, "Leave it out instead.", ("balls", name))
     return None
 
 

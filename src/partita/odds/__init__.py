@@ -1,1 +1,0 @@
-"""The odds: glance, weigh, turning point, and the measures of a leave."""

@@ -1,0 +1,109 @@
+"""What is counted and written down while a shot runs: facts for the rules, measures for the naming, the trace."""
+
+import math
+
+from partita.kernels import kernel
+from partita.physics.constants import AFTER, AFTER_OTHER, BALL_BALL, CUSHION, FACING, TIP
+
+# What is counted while a shot runs, for the rules and the naming: columns of the facts.
+(
+    STATUS,  # OK or TOO_MANY_EVENTS
+    FIRST_HIT,  # index of the first ball the cue ball touches, -1 for none
+    CUE_CUSHIONS_BEFORE,  # cushions of the cue ball before that contact
+    ROUTE,  # the same cushions as digits: 1 + cushion, base 5, first cushion in the highest place
+    RAIL_AFTER,  # 1 when any ball met a cushion, tip or facing after that contact
+    TARGET_CUSHIONS,  # cushions of the first-hit ball, not counting a brush beside a pocket
+    CUE_CUSHIONS_AFTER,  # cushions of the cue ball after that contact
+    OTHERS_MOVED,  # contacts other than between cue ball and target
+    EVENTS,  # events handled
+    CONTACTS,  # contacts of balls with balls
+    MISCUE,  # 1 when the tip slipped off the cue ball
+) = range(11)
+FACTS = 11
+# And the measured ones.
+CONTACT_TIME, CUT, SECONDS, CONTACT_SPEED, TARGET_DIRECTION, CONTACT_X, CONTACT_Y = range(7)
+MEASURES = 7
+BESIDE_POCKET_M = 0.3
+# A ball that has moved less than this has not left the cushion it was frozen to.
+STILL_FROZEN_M = 0.002
+
+
+@kernel
+def count_contact(ws, i, j, now, facts, measures):
+    """Keep the facts that rules and names need, just before two balls change."""
+    if facts[FIRST_HIT] < 0:
+        _note_first_hit(ws.balls, i + j, now, facts, measures)
+    elif i * j != 0 or i + j != facts[FIRST_HIT]:
+        facts[OTHERS_MOVED] += 1
+    facts[CONTACTS] += 1
+
+
+@kernel
+def count_rails(ws, i, other, kind, bed, facts):
+    """The same for a ball and a cushion, tip or facing."""
+    if kind != CUSHION and kind != TIP and kind != FACING:
+        return
+    if facts[FIRST_HIT] < 0:
+        facts[CUE_CUSHIONS_BEFORE] += 1
+        if kind == CUSHION and facts[CUE_CUSHIONS_BEFORE] <= 9:
+            facts[ROUTE] = 5 * facts[ROUTE] + 1 + other
+        return
+    if kind == CUSHION and _was_frozen_there(ws, i):
+        return
+    facts[RAIL_AFTER] = 1
+    if i == 0:
+        facts[CUE_CUSHIONS_AFTER] += 1
+    elif i == facts[FIRST_HIT] and kind == CUSHION and _clear_of_pockets(bed, ws.balls[i, 0], ws.balls[i, 1]):
+        facts[TARGET_CUSHIONS] += 1
+
+
+@kernel
+def _was_frozen_there(ws, i):
+    """True when a ball meets a cushion where it lay: frozen to it, it is pressed into it, not driven to it."""
+    dx, dy = ws.balls[i, 0] - ws.start[i, 0], ws.balls[i, 1] - ws.start[i, 1]
+    return dx * dx + dy * dy < STILL_FROZEN_M * STILL_FROZEN_M
+
+
+@kernel
+def _clear_of_pockets(bed, x, y):
+    """True when a rail contact is no mere brush beside a pocket, which nobody calls a bank."""
+    for pocket in range(6):
+        dx, dy = x - bed.mouth[pocket, 0], y - bed.mouth[pocket, 1]
+        if dx * dx + dy * dy < BESIDE_POCKET_M * BESIDE_POCKET_M:
+            return False
+    return True
+
+
+@kernel
+def _note_first_hit(balls, target, now, facts, measures):
+    nx, ny = balls[target, 0] - balls[0, 0], balls[target, 1] - balls[0, 1]
+    vx, vy = balls[0, 2], balls[0, 3]
+    facts[FIRST_HIT] = target
+    measures[CONTACT_TIME] = now
+    measures[CONTACT_X], measures[CONTACT_Y] = balls[0, 0], balls[0, 1]
+    measures[CUT] = math.atan2(vx * ny - vy * nx, vx * nx + vy * ny)
+    measures[CONTACT_SPEED] = math.sqrt(vx * vx + vy * vy)
+
+
+@kernel
+def note_before(trace, row, at, balls, i):
+    """Write the motion of ball i just before an event into a row of the trace, from column `at` on."""
+    if row < trace.shape[0]:
+        for column in range(5):
+            trace[row, at + column] = balls[i, 2 + column]
+
+
+@kernel
+def note(trace, row, ws, now, kind, i, other):
+    """Write one row of the trace; returns the next free row."""
+    if row >= trace.shape[0]:
+        return row
+    trace[row, 0], trace[row, 1], trace[row, 2], trace[row, 3] = now, kind, i, other
+    trace[row, AFTER] = ws.phase[i]
+    for column in range(7):
+        trace[row, AFTER + 1 + column] = ws.balls[i, column]
+    if kind == BALL_BALL:
+        trace[row, AFTER_OTHER] = ws.phase[other]
+        for column in range(7):
+            trace[row, AFTER_OTHER + 1 + column] = ws.balls[other, column]
+    return row + 1

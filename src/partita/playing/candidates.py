@@ -1,0 +1,111 @@
+"""Candidates: the strokes that a deciding player thinks about, tried without error and with his own errors."""
+
+from partita.games.referee import decides
+from partita.kernels import kernel
+from partita.players.conditions import awkwardness
+from partita.players.executions import executed
+from partita.playing.desk import (
+    AIM,
+    AIMED_AT,
+    BALL,
+    COLUMNS,
+    CONTACT,
+    CUT_AT,
+    ELEVATION,
+    HEIGHT,
+    JUDGEMENT,
+    POCKET,
+    SIDE,
+    SPEED,
+    WORTH,
+    judge_played,
+    play_shot,
+    settle_choice,
+)
+
+
+@kernel
+def execute_candidate(desk, places, in_play, standing, candidate, draws, me):
+    """The strokes that a candidate turns out to be with these draws (m, DRAWS), into desk.rows."""
+    row = desk.candidates[candidate]
+    deciding = decides(desk.eyes.numbers, standing, int(row[AIMED_AT]))
+    awkward = awkwardness(me, desk.eyes.bed, places, in_play, row, deciding)
+    executed(
+        row, me, draws, desk.physics.k_endmass, row[CONTACT], row[CUT_AT], row[JUDGEMENT], awkward, desk.rows
+    )  # fmt: skip
+
+
+@kernel
+def try_candidate(desk, places, in_play, standing, candidate, draws, tries, who):
+    """Mean worth of a candidate over its first noisy tries."""
+    execute_candidate(desk, places, in_play, standing, candidate, draws[:tries], desk.eyes.models[who])
+    row, total = desk.candidates[candidate], 0.0
+    for k in range(tries):
+        play_shot(desk, places, in_play, desk.rows[k], False)
+        code = judge_played(desk, in_play, standing, int(row[BALL]), int(row[POCKET]))
+        total += settle_choice(desk, code, places, in_play, standing, who)[0]
+    return total / tries
+
+
+@kernel
+def clean_worth(desk, places, in_play, standing, ball, pocket, who):
+    """Worth of the shot just played, with that call (-1: a safety)."""
+    code = judge_played(desk, in_play, standing, ball, pocket)
+    return settle_choice(desk, code, places, in_play, standing, who)[0]
+
+
+@kernel
+def put_safety(candidates, count, aim, speed, height, contact, target):
+    """Add a safety as a candidate; its number."""
+    if count >= candidates.shape[0]:
+        return count
+    row = candidates[count]
+    row[AIM], row[SPEED], row[SIDE], row[HEIGHT], row[ELEVATION] = aim, speed, 0.0, height, 0.0
+    row[CONTACT], row[CUT_AT], row[JUDGEMENT], row[WORTH] = contact, 0.0, 0.0, 0.0
+    row[BALL], row[POCKET], row[AIMED_AT] = -1.0, -1.0, target
+    return count + 1
+
+
+@kernel
+def keep_best(rows, found, one, two, worth, more):
+    """Keep the best few rows by their third column; the worst one goes."""
+    at = found
+    if found == rows.shape[0]:
+        at = 0
+        for k in range(1, found):
+            if rows[k, 2] < rows[at, 2]:
+                at = k
+        if rows[at, 2] >= worth:
+            return found
+        found -= 1
+    rows[at, 0], rows[at, 1], rows[at, 2], rows[at, 3] = one, two, worth, more
+    return found + 1
+
+
+@kernel
+def best_of(candidates, first, count):
+    """The candidate of the most worth from `first` on, below `count`."""
+    best = first
+    for k in range(first + 1, count):
+        if candidates[k, WORTH] > candidates[best, WORTH]:
+            best = k
+    return best
+
+
+@kernel
+def swap(candidates, one, two):
+    """Let two candidates change places."""
+    for column in range(COLUMNS):
+        candidates[one, column], candidates[two, column] = (
+            candidates[two, column], candidates[one, column],
+        )  # fmt: skip
+
+
+@kernel
+def try_best(desk, places, in_play, standing, draws, first, count, most, tries, who):
+    """Try the best few candidates from `first` on with noise; the rest is dropped. The new number of candidates."""
+    end = min(count, first + most)
+    for k in range(first, end):
+        swap(desk.candidates, k, best_of(desk.candidates, k, count))
+        desk.candidates[k, WORTH] = try_candidate(desk, places, in_play, standing, k, draws, tries, who)
+    return end

@@ -1,0 +1,165 @@
+"""The desk of a deciding player: his table and scratch, and how a shot is played, judged and looked at there."""
+
+from typing import NamedTuple
+
+import numpy as np
+from numpy.typing import NDArray
+
+from partita.games.judging import CHOICE, CONTINUES, FOUL, LOST, WON
+from partita.games.referee import address_of_judge
+from partita.games.standing import FREE_BALL, GAME, MISS, SNOOKER, STANDING, Played, turn
+from partita.kernels import call_at, kernel
+from partita.physics.constants import TRACE_COLUMNS, Physics
+from partita.physics.facts import FACTS, MEASURES
+from partita.physics.prediction import Workspace, new_workspace
+from partita.physics.simulate import address_of_run
+from partita.players.executions import DRAWS
+from partita.value.eyes import Eyes
+from partita.value.glance import address_of_glance
+from partita.value.learned import FEATURES
+from partita.value.rest import GLANCE_COLUMNS
+
+Floats = NDArray[np.float64]
+# Candidates: room for pots, safeties and kicks. Columns of one: the stroke, what its errors depend on, what it is
+# worth, and the call.
+_MOST = 700
+AIM, SPEED, SIDE, HEIGHT, ELEVATION, CONTACT, CUT_AT, JUDGEMENT, WORTH, BALL, POCKET, AIMED_AT = range(12)
+COLUMNS = 12
+_PAIRS = 5
+# Noisy tries of the finalists, and places for the ball in hand that are played.
+FINAL_TRIES, _HAND_PLAYED = 16, 3
+DRAWN = FINAL_TRIES
+
+
+class Desk(NamedTuple):
+    """A deciding player's table and scratch, for n balls; each thread has its own.
+
+    candidates : (_MOST, COLUMNS); kept : (COLUMNS,) the best of several places; rows : (DRAWN, 5)
+    finals, after, then : the last shot played and judged
+    pairs : (_PAIRS, 4) ball, pocket, worth and make chance of the pots looked at
+    spots : (_HAND_PLAYED, 4) places of the cue ball in hand with what they are worth; on, judged_on : (n,) bool
+    start_places, start_in_play, standing : of a rack being played; row : (1, DRAWS) one shot's draws
+    """
+
+    eyes: Eyes
+    physics: Physics
+    run_at: int
+    judge_at: int
+    glance_at: int
+    ws: Workspace
+    finals: Floats
+    pocketed: NDArray[np.int8]
+    after: NDArray[np.int8]
+    then: NDArray[np.int64]
+    facts: NDArray[np.int32]
+    measures: Floats
+    trace: Floats
+    glance: Floats
+    features: Floats
+    candidates: Floats
+    kept: Floats
+    rows: Floats
+    pairs: Floats
+    spots: Floats
+    on: NDArray[np.bool_]
+    judged_on: NDArray[np.bool_]
+    start_places: Floats
+    start_in_play: NDArray[np.int8]
+    standing: NDArray[np.int64]
+    row: Floats
+
+
+def new_desk(eyes: Eyes, physics: Physics) -> Desk:
+    """A desk for the positions that these eyes look at."""
+    balls, ws = len(eyes.numbers), new_workspace(len(eyes.numbers))
+    return Desk(
+        eyes=eyes,
+        physics=physics,
+        run_at=address_of_run(),
+        judge_at=address_of_judge(),
+        glance_at=address_of_glance(),
+        ws=ws,
+        finals=np.zeros((balls, 2)),
+        pocketed=np.zeros(balls, dtype=np.int8),
+        after=np.zeros(balls, dtype=np.int8),
+        then=np.zeros(STANDING, dtype=np.int64),
+        facts=np.zeros(FACTS, dtype=np.int32),
+        measures=np.zeros(MEASURES),
+        trace=np.zeros((0, TRACE_COLUMNS)),
+        glance=np.zeros(GLANCE_COLUMNS),
+        features=np.zeros(FEATURES),
+        candidates=np.zeros((_MOST, COLUMNS)),
+        kept=np.zeros(COLUMNS),
+        rows=np.zeros((DRAWN, 5)),
+        pairs=np.zeros((_PAIRS, 4)),
+        spots=np.zeros((_HAND_PLAYED, 4)),
+        on=np.zeros(balls, dtype=np.bool_),
+        judged_on=np.zeros(balls, dtype=np.bool_),
+        start_places=np.zeros((balls, 2)),
+        start_in_play=np.zeros(balls, dtype=np.int8),
+        standing=np.zeros(STANDING, dtype=np.int64),
+        row=np.zeros((1, DRAWS)),
+    )
+
+
+@kernel
+def play_shot(desk, places, in_play, stroke, until_contact):
+    """Play one stroke into desk.finals, pocketed, facts and measures."""
+    for ball in range(in_play.shape[0]):
+        desk.pocketed[ball] = in_play[ball]
+    call_at(desk.run_at, 0, (
+        desk.ws, places, desk.pocketed, stroke, until_contact, desk.eyes.bed, desk.physics, desk.finals, desk.facts,
+        desk.measures, desk.trace,
+    ))  # fmt: skip
+
+
+@kernel
+def judge_played(desk, in_play, standing, ball, pocket):
+    """Code of the shot just played; desk.finals, after and then are what follows, seen from who shot."""
+    play = Played(
+        desk.facts, desk.pocketed, desk.eyes.numbers, in_play, standing, ball, pocket, False, desk.finals,
+        desk.after, desk.then,
+    )  # fmt: skip
+    return call_at(desk.judge_at, 0, (play, desk.judged_on, desk.eyes.bed))
+
+
+@kernel
+def look(desk, places, in_play, standing, who):
+    """Glance of a position into desk.glance and desk.features; its value."""
+    return call_at(desk.glance_at, 0.0, (
+        desk.eyes, places, in_play, standing, who, desk.features, desk.glance
+    ))  # fmt: skip
+
+
+@kernel
+def settle_choice(desk, code, places, in_play, standing, who):
+    """Rack chance of the shooter after a shot, where the other player takes what is best for him.
+
+    Leaves in desk.then the standing that he chose, seen from whoever shoots next, and returns that player too;
+    2 as that player means that the balls are put back. places, in_play, standing : before the shot.
+    """
+    then = desk.then
+    if code == WON:
+        return 1.0, who
+    if code == LOST:
+        return 0.0, who
+    if code == CONTINUES:
+        return look(desk, desk.finals, desk.after, then, who), who
+    turn(then)
+    value = 1.0 - look(desk, desk.finals, desk.after, then, 1 - who)
+    snooker_foul = code == FOUL and then[GAME] == SNOOKER
+    if code != CHOICE and not snooker_foul:
+        return value, 1 - who
+    free = then[FREE_BALL]
+    turn(then)
+    then[FREE_BALL] = 0
+    again = look(desk, desk.finals, desk.after, then, who)
+    if snooker_foul and then[MISS] == 1:
+        back = look(desk, places, in_play, standing, who)
+        if back < min(again, value):
+            return back, 2
+    if again < value:
+        return again, who
+    turn(then)
+    then[FREE_BALL] = free
+    return value, 1 - who

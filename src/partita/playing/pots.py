@@ -1,0 +1,84 @@
+"""The deciding player's pots: the best few by geometry, each with a few speeds and heights, aimed by root-finding."""
+
+import math
+
+from partita.kernels import kernel
+from partita.lines.openings import pocket_opening
+from partita.physics.facts import CUT, FIRST_HIT, TARGET_DIRECTION
+from partita.playing.candidates import clean_worth, keep_best, put_safety
+from partita.playing.desk import AIM, BALL, CUT_AT, POCKET, WORTH, play_shot
+from partita.value.make_chance import make_chance
+from partita.value.rest import GIVEN
+
+_SPEEDS, _HEIGHTS = (1.0, 1.6, 2.4, 3.4), (-0.35, -0.1, 0.2, 0.4)
+_LEAST_MAKE = 0.03
+
+
+@kernel
+def _aimed(desk, places, in_play, target, wanted, stroke):
+    """Turn the stroke's aim until the target leaves in the wanted direction; the cut there, or 9 when it cannot."""
+    distance = math.hypot(places[target, 0] - places[0, 0], places[target, 1] - places[0, 1])
+    slope, off_before, moved = -distance / (2.0 * desk.eyes.bed.radius), 0.0, 0.0
+    for step in range(4):
+        play_shot(desk, places, in_play, stroke, True)
+        if desk.facts[FIRST_HIT] != target:
+            return 9.0
+        off = desk.measures[TARGET_DIRECTION] - wanted
+        off -= 2.0 * math.pi * math.floor(off / (2.0 * math.pi) + 0.5)
+        if abs(off) < 3e-4:
+            return abs(desk.measures[CUT])
+        if step > 0 and abs(moved) > 1e-9:
+            secant = (off - off_before) / moved
+            if secant < -0.3:
+                slope = secant
+        off_before, moved = off, min(0.02, max(-0.02, -off / slope))
+        stroke[0] += moved
+    return abs(desk.measures[CUT]) if abs(off_before) < 5e-3 else 9.0
+
+
+@kernel
+def _find_pairs(desk, places, in_play, who):
+    """The most promising pots into desk.pairs by the formula's worth; how many. desk.glance is of this position."""
+    eyes, found = desk.eyes, 0
+    for ball in range(1, in_play.shape[0]):
+        if not desk.on[ball]:
+            continue
+        for pocket in range(6):
+            chance = make_chance(
+                eyes.windows, eyes.bed, pocket, places, in_play, ball, places[0, 0], places[0, 1], eyes.models[who]
+            )  # fmt: skip
+            if chance >= _LEAST_MAKE:
+                worth = chance * eyes.made[ball] + (1.0 - chance) * (1.0 - desk.glance[GIVEN])
+                found = keep_best(desk.pairs, found, ball, pocket, worth, chance)
+    return found
+
+
+@kernel
+def add_pots(desk, places, in_play, standing, who, count):
+    """Candidates for the most promising pots, valued without error but for the chance of missing."""
+    radius, missed = desk.eyes.bed.radius, 1.0 - desk.glance[GIVEN]
+    for pair in range(_find_pairs(desk, places, in_play, who)):
+        target, pocket, chance = int(desk.pairs[pair, 0]), int(desk.pairs[pair, 1]), desk.pairs[pair, 3]
+        direction, _, _ = pocket_opening(desk.eyes.windows, pocket, places, in_play, target, 1, radius)
+        ghost_x = places[target, 0] - 2.0 * radius * math.cos(direction)
+        ghost_y = places[target, 1] - 2.0 * radius * math.sin(direction)
+        aim = math.atan2(ghost_y - places[0, 1], ghost_x - places[0, 0])
+        contact = max(0.02, math.hypot(ghost_x - places[0, 0], ghost_y - places[0, 1]))
+        for speed in _SPEEDS:
+            for height in _HEIGHTS:
+                here = count
+                count = put_safety(desk.candidates, count, aim, speed, height, contact, target)
+                if count == here:
+                    return count
+                row = desk.candidates[here]
+                row[BALL], row[POCKET] = target, pocket
+                cut = _aimed(desk, places, in_play, target, direction, row)
+                if cut > 2.0:
+                    count = here
+                    continue
+                # The next stroke of this pot needs nearly the same aim.
+                row[CUT_AT], aim = cut, row[AIM]
+                play_shot(desk, places, in_play, row, False)
+                worth = clean_worth(desk, places, in_play, standing, target, pocket, who)
+                row[WORTH] = min(worth, chance * worth + (1.0 - chance) * missed)
+    return count

@@ -1,0 +1,105 @@
+"""Whole racks inside the kernels: both players decide, play, and are judged, shot by shot, to the end."""
+
+import math
+
+import numpy as np
+
+from partita.games.judging import LOST, WON
+from partita.games.standing import HAND, NOT_IN_HAND
+from partita.kernels import kernel
+from partita.playing.candidates import execute_candidate
+from partita.playing.decide import decide
+from partita.playing.desk import BALL, POCKET, SPEED, judge_played, look, play_shot, settle_choice
+from partita.playing.in_hand import place_in_hand
+from partita.value.learned import FEATURES
+from partita.value.rest import FORMULA, VALUE
+
+# Columns of a rack that is written down: the features of each position, its formula and value, and who shot.
+LOG = FEATURES + 3
+
+
+@kernel
+def _mix(state):
+    """The next value of a 64-bit counter, well mixed. Source: Steele, Lea, Flood, SplitMix (OOPSLA 2014)."""
+    z = state
+    z = (z ^ (z >> np.uint64(30))) * np.uint64(0xBF58476D1CE4E5B9)
+    z = (z ^ (z >> np.uint64(27))) * np.uint64(0x94D049BB133111EB)
+    return z ^ (z >> np.uint64(31))
+
+
+@kernel
+def _normal_row(seed, shot, sign, row):
+    """DRAWS standard normals for one shot of one rack into row, all of one sign flipped: Box and Muller (1958)."""
+    base = np.uint64(seed) * np.uint64(0x9E3779B97F4A7C15) + np.uint64(shot) * np.uint64(0xD1B54A32D192ED03)
+    for k in range(row.shape[0]):
+        u = float(_mix(base + np.uint64(2 * k + 1)) >> np.uint64(11)) / 9007199254740992.0
+        v = float(_mix(base + np.uint64(2 * k + 2)) >> np.uint64(11)) / 9007199254740992.0
+        row[k] = sign * math.sqrt(-2.0 * math.log(1.0 - u)) * math.cos(2.0 * math.pi * v)
+
+
+@kernel
+def play_rack(desk, places, in_play, standing, first, draws, seed, sign, most, log):
+    """Play one rack; returns 1 when the first player won it, 0 lost, 0.5 when it is not over; shots; who is next.
+
+    places, in_play, standing : (n, 2), (n,), (STANDING,), the first player at the table; left as they are at the end
+    first : (COLUMNS,) a first stroke, a row of candidates, or speed 0 for none; most : shots at most
+    log : (k, LOG) is filled with the positions met, as far as it goes
+    """
+    who = 0
+    for shot in range(most):
+        if shot < log.shape[0]:
+            _write_down(desk, places, in_play, standing, who, log[shot])
+        if shot == 0 and first[SPEED] > 0.0:
+            for column in range(first.shape[0]):
+                desk.candidates[0, column] = first[column]
+        elif standing[HAND] != NOT_IN_HAND:
+            place_in_hand(desk, places, in_play, standing, draws, who)
+        else:
+            decide(desk, places, in_play, standing, draws, who)
+        _normal_row(seed, shot, sign, desk.row[0])
+        execute_candidate(desk, places, in_play, standing, 0, desk.row, desk.eyes.models[who])
+        play_shot(desk, places, in_play, desk.rows[0], False)
+        chosen = desk.candidates[0]
+        code = judge_played(desk, in_play, standing, int(chosen[BALL]), int(chosen[POCKET]))
+        if code == WON or code == LOST:
+            return (1.0 if (code == WON) == (who == 0) else 0.0), shot + 1, who
+        _, following = settle_choice(desk, code, places, in_play, standing, who)
+        for column in range(standing.shape[0]):
+            standing[column] = desk.then[column]
+        if following == 2:
+            # The balls are put back, and the same player plays again.
+            continue
+        who = following
+        for ball in range(in_play.shape[0]):
+            in_play[ball] = desk.after[ball]
+            places[ball, 0], places[ball, 1] = desk.finals[ball, 0], desk.finals[ball, 1]
+    return 0.5, most, who
+
+
+@kernel
+def _write_down(desk, places, in_play, standing, who, row):
+    """Features, formula and value of a position, and who shoots, into row (LOG,)."""
+    look(desk, places, in_play, standing, who)
+    for k in range(desk.features.shape[0]):
+        row[k] = desk.features[k]
+    k = desk.features.shape[0]
+    row[k], row[k + 1], row[k + 2] = desk.glance[FORMULA], desk.glance[VALUE], who + 1.0
+
+
+@kernel
+def play_racks(desk, start, in_play, standing, first, draws, seeds, most, out, logs):
+    """Play racks from one situation: seeds (m,), every second one with the errors of the one before it mirrored.
+
+    start : (n, 2) m; in_play : (n,) int8; standing : (STANDING,); out : (m, 2) won by the player at the table, shots
+    logs : (m, k, LOG), k may be 0
+    """
+    places, table = desk.start_places, desk.start_in_play
+    for k in range(seeds.shape[0]):
+        for ball in range(in_play.shape[0]):
+            places[ball, 0], places[ball, 1], table[ball] = start[ball, 0], start[ball, 1], in_play[ball]
+        for column in range(standing.shape[0]):
+            desk.standing[column] = standing[column]
+        sign = 1.0 if seeds[k] % 2 == 0 else -1.0
+        out[k, 0], out[k, 1], _ = play_rack(
+            desk, places, table, desk.standing, first, draws, seeds[k] // 2, sign, most, logs[k]
+        )

@@ -1,0 +1,91 @@
+"""The deciding player's safeties: a coarse fan of contacts; and kicks in every direction when he is hooked."""
+
+import math
+
+from partita.kernels import kernel
+from partita.lines.sight import can_be_hit
+from partita.physics.facts import CUT, FIRST_HIT, ROUTE
+from partita.players.executions import judgement_m
+from partita.players.stroke_model import SIGHT
+from partita.playing.candidates import clean_worth, keep_best, put_safety
+from partita.playing.desk import AIMED_AT, CUT_AT, JUDGEMENT, WORTH, play_shot
+
+_SPEEDS, _HEIGHTS, _CONTACTS, _TARGETS = (0.6, 1.1, 1.8, 2.8), (-0.2, 0.25), 12, 3
+_KICK_SPEEDS, _KICK_DIRECTIONS = (1.6, 2.6), 96
+
+
+@kernel
+def _safe_targets(desk, places, in_play):
+    """The nearest few balls that are on and can be seen, into desk.pairs; how many."""
+    found = 0
+    for ball in range(1, in_play.shape[0]):
+        if desk.on[ball] and can_be_hit(desk.eyes.bed.radius, places, in_play, ball):
+            distance = math.hypot(places[ball, 0] - places[0, 0], places[ball, 1] - places[0, 1])
+            found = keep_best(desk.pairs[:_TARGETS], found, ball, 0, -distance, 0.0)
+    return found
+
+
+@kernel
+def add_safeties(desk, places, in_play, standing, who, count):
+    """Candidates straight at the nearest balls from thin to thin, valued without error."""
+    radius, targets = desk.eyes.bed.radius, _safe_targets(desk, places, in_play)
+    for pair in range(targets):
+        target = int(desk.pairs[pair, 0])
+        dx, dy = places[target, 0] - places[0, 0], places[target, 1] - places[0, 1]
+        distance, middle = math.hypot(dx, dy), math.atan2(dy, dx)
+        reach = math.asin(min(1.0, 2.0 * radius / distance))
+        contacts = _CONTACTS // targets
+        for k in range(contacts):
+            offset = -0.95 + 1.9 * k / (contacts - 1)
+            aim = middle + math.asin(offset * math.sin(reach))
+            for speed in _SPEEDS:
+                for height in _HEIGHTS:
+                    here = count
+                    count = put_safety(
+                        desk.candidates, count, aim, speed, height, max(0.02, distance - 2.0 * radius), target
+                    )
+                    if count == here:
+                        return count
+                    row = desk.candidates[here]
+                    row[CUT_AT] = math.asin(abs(offset))
+                    play_shot(desk, places, in_play, row, False)
+                    row[WORTH] = clean_worth(desk, places, in_play, standing, -1, -1, who)
+    return count
+
+
+@kernel
+def add_kicks(desk, places, in_play, standing, who, count):
+    """Candidates in every direction that meet a ball that is on off cushions, valued without error."""
+    for k in range(_KICK_DIRECTIONS):
+        aim = 2.0 * math.pi * k / _KICK_DIRECTIONS
+        for speed in _KICK_SPEEDS:
+            here = count
+            count = put_safety(desk.candidates, count, aim, speed, 0.25, 1.5, 0)
+            if count == here:
+                return count
+            row = desk.candidates[here]
+            play_shot(desk, places, in_play, row, False)
+            first = desk.facts[FIRST_HIT]
+            if first <= 0 or not desk.on[first] or desk.facts[ROUTE] == 0:
+                count = here
+                continue
+            cushions, route = 0, desk.facts[ROUTE]
+            while route > 0:
+                cushions += 1
+                route //= 5
+            row[JUDGEMENT] = judgement_m(desk.eyes.models[who][SIGHT], cushions, 0)
+            row[CUT_AT], row[AIMED_AT] = abs(desk.measures[CUT]), first
+            row[WORTH] = clean_worth(desk, places, in_play, standing, -1, -1, who)
+    return count
+
+
+@kernel
+def add_straight_at(desk, places, in_play, count):
+    """When nothing else was found: straight at the nearest ball that is on, whatever comes of it."""
+    nearest, distance = 0, 1e9
+    for ball in range(1, in_play.shape[0]):
+        way = math.hypot(places[ball, 0] - places[0, 0], places[ball, 1] - places[0, 1])
+        if desk.on[ball] and way < distance:
+            nearest, distance = ball, way
+    aim = math.atan2(places[nearest, 1] - places[0, 1], places[nearest, 0] - places[0, 0])
+    return put_safety(desk.candidates, count, aim, 1.2, 0.1, max(0.02, distance), nearest)

@@ -1,0 +1,1 @@
+"""Telling: typed results in; the study document, sentences, drawings and sheets out."""

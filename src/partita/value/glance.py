@@ -1,0 +1,197 @@
+"""Glance: the rack chance of whoever is at the table, from geometry alone, in microseconds.
+
+The formula, in every game:
+
+1. *This shot*: p, the make chance of each ball that is on into each pocket (`make_chance`).
+2. *The rest* (`rest`): W, the chance once that ball is made; B, the other's chance at the table after a miss; A,
+   one's own after his. A two-player Markov chain over what is left: the balls in order, the two groups and the
+   eight, the points of a race or of a frame. In position a player pots with the ease of a ball from an ordinary
+   place, less what his position costs him; after the other's miss with what is left of it (`ease`).
+3. *The choice*: the better of attack, p W + (1 - p) (1 - B), and of a safety after which the other has only
+   HIDDEN_SHARE of an ordinary chance. When no ball can be seen, a kick hits one with a chance that falls with the
+   player's errors; a miss gives ball in hand.
+4. *The correction* (`learned`): a logistic model fitted to racks that were played out.
+
+The formula's constants were fitted to the presets' published run-outs (`docs/odds.md`), the correction to
+play-outs; how far each is off is measured by `./partita rater odds`.
+"""
+
+import math
+from dataclasses import dataclass
+from functools import cache
+
+import numpy as np
+from numpy.typing import NDArray
+
+from partita.games.judging import balls_left
+from partita.games.nine_ball import FOULS_THAT_LOSE
+from partita.games.referee import balls_on
+from partita.games.standing import ANYWHERE, FOULS, GAME, HAND, NOT_IN_HAND, SNOOKER, STANDING, TEN_BALL, VARIANT
+from partita.kernels import address_of, call_at, kernel
+from partita.lines.in_hand import LINE_PLACES, line_place
+from partita.lines.openings import ghost_is_on_bed, pocket_opening
+from partita.lines.sight import visible_share
+from partita.players.stroke_model import AIM, TIP
+from partita.value.eyes import Eyes, blank_eyes
+from partita.value.learned import corrected, fill_features
+from partita.value.make_chance import make_chance, normal_below
+from partita.value.rest import (
+    BACK,
+    BEST_MAKE,
+    EASE,
+    FORMULA,
+    GIVEN,
+    GLANCE_COLUMNS,
+    THEIRS,
+    VALUE,
+    VISIBLE,
+    rest_of_rack,
+)
+
+# After a good safety.
+HIDDEN_SHARE = 0.35
+# A kick is off by this much (m) at the target through judgement, more for a less exact tip.
+KICK_JUDGEMENT_M, KICK_PER_TIP_M, KICK_WAY_M = 0.030, 0.8, 2.5
+# What a safety is worth at least, for the chance of spoiling it.
+_SAFETY_CARE = 0.95
+_IN_HAND_DISTANCE_M = 0.30
+
+
+@dataclass(frozen=True)
+class Glance:
+    """The glance of one situation, for the player at the table."""
+
+    rack_chance: float
+    best_make: float
+    visible: float
+
+
+@kernel
+def make_in_hand(eyes, places, in_play, target, player):
+    """Best make chance with the cue ball in hand anywhere: a short way, nearly straight, into the best pocket."""
+    best, bed = 0.0, eyes.bed
+    for pocket in range(6):
+        direction, half, _ = pocket_opening(eyes.windows, pocket, places, in_play, target, 1, bed.radius)
+        if half <= 0.0:
+            continue
+        for turn in (0.0, 0.3, -0.3):
+            back = direction + turn
+            cue_x = places[target, 0] - (2 * bed.radius + _IN_HAND_DISTANCE_M) * math.cos(back)
+            cue_y = places[target, 1] - (2 * bed.radius + _IN_HAND_DISTANCE_M) * math.sin(back)
+            if ghost_is_on_bed(bed, cue_x, cue_y):
+                chance = make_chance(eyes.windows, bed, pocket, places, in_play, target, cue_x, cue_y, player)
+                best = max(best, chance)
+    return best
+
+
+@kernel
+def _make_from_line(eyes, places, in_play, target, game, player):
+    """Best make chance with the cue ball in hand behind the line."""
+    best = 0.0
+    for k in range(LINE_PLACES):
+        x, y = line_place(eyes.bed, game, k)
+        for pocket in range(6):
+            chance = make_chance(eyes.windows, eyes.bed, pocket, places, in_play, target, x, y, player)
+            best = max(best, chance)
+    return best
+
+
+@kernel
+def best_make_of(eyes, places, in_play, standing, target, player):
+    """Best make chance of one ball, from where the cue ball lies or may be placed."""
+    if standing[HAND] == ANYWHERE:
+        return make_in_hand(eyes, places, in_play, target, player)
+    if standing[HAND] != NOT_IN_HAND:
+        return _make_from_line(eyes, places, in_play, target, standing[GAME], player)
+    best = 0.0
+    for pocket in range(6):
+        chance = make_chance(
+            eyes.windows, eyes.bed, pocket, places, in_play, target, places[0, 0], places[0, 1], player
+        )  # fmt: skip
+        best = max(best, chance)
+    return best
+
+
+@kernel
+def hit_chance(player):
+    """Chance that a kick hits an unseen ball at all."""
+    error = KICK_JUDGEMENT_M + KICK_PER_TIP_M * player[TIP] + 2.0 * KICK_WAY_M * player[AIM]
+    return 2.0 * normal_below(0.05 / error) - 1.0
+
+
+@kernel
+def most_visible(eyes, places, in_play):
+    """The largest visible share of the balls that are on (eyes.on)."""
+    seen = 0.0
+    for ball in range(1, places.shape[0]):
+        if eyes.on[ball] and seen < 1.0:
+            seen = max(seen, visible_share(eyes.bed.radius, places, in_play, ball))
+    return seen
+
+
+@kernel
+def glance_one(eyes, places, in_play, standing, who, features, out):
+    """Glance of one situation for the player `who` (0 or 1) at the table, into out (GLANCE_COLUMNS,); its value.
+
+    places : (n, 2) m, the cue ball first, then in the order of their numbers where that is the order of play
+    in_play : (n,) int8; standing : (STANDING,) seen from that player; features : (FEATURES,) scratch
+    """
+    me, them = eyes.models[who], eyes.models[1 - who]
+    balls_on(eyes.numbers, in_play, standing, eyes.on)
+    rest_of_rack(eyes, places, in_play, standing, who, out)
+    out[VISIBLE] = 1.0 if standing[HAND] != NOT_IN_HAND else most_visible(eyes, places, in_play)
+    out[BEST_MAKE], attack = 0.0, 1.0 - out[GIVEN]
+    if out[VISIBLE] > 0.0:
+        for ball in range(1, places.shape[0]):
+            if eyes.on[ball]:
+                make = best_make_of(eyes, places, in_play, standing, ball, me)
+                attack = max(attack, make * eyes.made[ball] + (1.0 - make) * (1.0 - out[GIVEN]))
+                out[BEST_MAKE] = max(out[BEST_MAKE], make)
+    hidden = HIDDEN_SHARE * out[EASE]
+    safety = _SAFETY_CARE * (1.0 - (hidden * out[THEIRS] + (1.0 - hidden) * (1.0 - out[BACK])))
+    value = max(attack, safety)
+    if out[VISIBLE] == 0.0:
+        value = _hooked(eyes, places, in_play, standing, me, them, out)
+    out[FORMULA] = value
+    fill_features(out, balls_left(in_play), standing, me, them, features)
+    out[VALUE] = corrected(eyes.weights, features, value)
+    return out[VALUE]
+
+
+@kernel
+def _hooked(eyes, places, in_play, standing, me, them, out):
+    """A kick at a ball that cannot be seen: hit it, or give the other ball in hand (or, at snooker, points)."""
+    hit, given = hit_chance(me), out[GIVEN]
+    if standing[GAME] <= TEN_BALL and standing[VARIANT] == 0 and standing[FOULS] + 1 >= FOULS_THAT_LOSE:
+        return hit * (1.0 - given)
+    if standing[GAME] < SNOOKER:
+        theirs = 0.0
+        for ball in range(1, places.shape[0]):
+            if eyes.on[ball]:
+                theirs = max(theirs, make_in_hand(eyes, places, in_play, ball, them))
+        given = theirs * out[THEIRS] + (1.0 - theirs) * (1.0 - out[BACK])
+    return hit * (1.0 - out[GIVEN]) + (1.0 - hit) * (1.0 - given)
+
+
+@cache
+def address_of_glance() -> int:
+    """Where `glance_one` is, in this process: the one way to it, for batches and players alike."""
+    balls, standing, row = np.zeros(1, dtype=np.int8), np.zeros(STANDING, dtype=np.int64), np.zeros(1)
+    return address_of(glance_one, blank_eyes(), np.zeros((1, 2)), balls, standing, 0, row, row)
+
+
+@kernel
+def glance_batch(glance_at, eyes, places, in_play, standing, who, features, out):
+    """`glance_one`, at its address, for m situations.
+
+    places : (m, n, 2) m; in_play : (m, n); standing : (m, STANDING); features : (m, FEATURES); out : (m, columns)
+    """
+    for e in range(places.shape[0]):
+        call_at(glance_at, 0.0, (eyes, places[e], in_play[e], standing[e], who, features[e], out[e]))
+
+
+def glance(eyes: Eyes, places: NDArray[np.float64], standing: NDArray[np.int64], who: int = 0) -> Glance:
+    """The glance of a single layout with all its balls on the table."""
+    out, features = np.zeros(GLANCE_COLUMNS), np.zeros(len(eyes.weights))
+    glance_one(eyes, places, np.full(len(places), -1, dtype=np.int8), standing, who, features, out)
+    return Glance(*(float(value) for value in out[[VALUE, BEST_MAKE, VISIBLE]]))

@@ -1,0 +1,70 @@
+"""The learned part of the glance: a small logistic model a game, fitted on racks that were played out.
+
+Its card, `learned.json`, says on what it was fitted and how well it does; `./partita fit` makes it again. The
+model corrects the formula's value, so that without weights (or `learned=False`) the formula stands alone.
+"""
+
+import json
+import math
+from functools import cache
+from pathlib import Path
+
+import numpy as np
+from numpy.typing import NDArray
+
+from partita.games.standing import FOULS, GAME, HAND, NOT_IN_HAND, OTHER_FOULS, TEN_BALL
+from partita.kernels import kernel
+from partita.players.stroke_model import AIM, SPEED
+from partita.value.rest import BACK, BEST_MAKE, EASE, FORMULA, GIVEN, VISIBLE
+
+NAMES = (
+    "constant", "logit of the formula", "best make chance", "best make chance, squared", "visible share", "hooked",
+    "ball in hand", "other's ease", "chance back", "chance given", "balls left", "own aim error", "aim errors' ratio",
+    "speed errors' ratio", "own fouls", "other's fouls",
+)  # fmt: skip
+FEATURES = len(NAMES)
+CARD = Path(__file__).with_name("learned.json")
+
+
+@kernel
+def logit(chance):
+    """Log odds of a chance, kept within 0.5 to 99.5 %."""
+    kept = min(0.995, max(0.005, chance))
+    return math.log(kept / (1.0 - kept))
+
+
+@kernel
+def fill_features(out, balls, standing, me, them, features):
+    """What the model looks at, (FEATURES,) into features; out : a glance with its formula."""
+    pool = standing[GAME] <= TEN_BALL
+    features[0], features[1] = 1.0, logit(out[FORMULA])
+    features[2], features[3] = out[BEST_MAKE], out[BEST_MAKE] * out[BEST_MAKE]
+    features[4], features[5] = out[VISIBLE], 1.0 if out[VISIBLE] == 0.0 else 0.0
+    features[6], features[7] = 0.0 if standing[HAND] == NOT_IN_HAND else 1.0, out[EASE]
+    features[8], features[9], features[10] = out[BACK], out[GIVEN], balls / 10.0
+    features[11], features[12] = math.log(me[AIM] / 0.0016), math.log(them[AIM] / me[AIM])
+    features[13] = math.log(them[SPEED] / me[SPEED])
+    features[14], features[15] = (float(standing[FOULS]), float(standing[OTHER_FOULS])) if pool else (0.0, 0.0)
+
+
+@kernel
+def corrected(weights, features, formula):
+    """The model's chance; the formula's own where no weights are."""
+    total, some = 0.0, False
+    for k in range(weights.shape[0]):
+        total += weights[k] * features[k]
+        some = some or weights[k] != 0.0
+    return 1.0 / (1.0 + math.exp(-total)) if some else formula
+
+
+@cache
+def _card() -> dict[str, dict[str, list[float]]]:
+    text = CARD.read_text(encoding="utf-8") if CARD.exists() else '{"games": {}}'
+    games: dict[str, dict[str, list[float]]] = json.loads(text)["games"]
+    return games
+
+
+def weights_of(game: str, learned: bool = True) -> NDArray[np.float64]:
+    """(FEATURES,) of a game; zeros where nothing was learned, or when it is not wanted."""
+    weights = _card().get(game, {}).get("weights", []) if learned else []
+    return np.array(weights) if len(weights) == FEATURES else np.zeros(FEATURES)

@@ -1,0 +1,93 @@
+"""The chance of a direct pot, from geometry: angular windows against the stroke's error.
+
+The formula, for a cue ball, an object ball and a pocket:
+
+- The pocket's window from the object ball (`physics.pocket_windows`) is cut back by every ball
+  that stands in the object ball's way; half its angle is h.
+- An error of the aim moves the contact point by d e, where d is the distance from the cue ball to
+  the ghost ball, and turns the object ball by that over 2 R cos(cut); so does the sighting error.
+  With 4 mrad for what else varies (throw, cloth), the object ball's direction errs by
+  sigma^2 = (d e / 2R cos cut)^2 + (s (0.25 + sin cut) / 2R cos cut)^2 + 0.004^2.
+- Make chance = 2 Phi(h / sigma) - 1, times Phi(gap / (error at that ball)) for every ball beside the
+  cue ball's way.
+"""
+
+import math
+
+from partita.kernels import kernel
+from partita.lines.openings import ghost_is_on_bed, pocket_opening
+from partita.players.stroke_model import AIM, SIGHT
+
+# Speed, cloth and throw vary the object ball's direction by this much, rad, for anybody.
+UNAVOIDABLE_RAD = 0.004
+# Thinner than this a cut cannot be relied on to move the ball.
+LARGEST_CUT = math.radians(80.0)
+# An ordinary pot is played with some power: the aim error at the pace of a pot.
+_ORDINARY_POWER = 1.1
+
+
+@kernel
+def normal_below(z):
+    """Standard normal distribution function."""
+    return 0.5 * math.erfc(-z / math.sqrt(2.0))
+
+
+@kernel
+def clear_chance(px, py, fx, fy, distance, places, in_play, skip_one, skip_two, clearance, deviation):
+    """Chance that a ball going `distance` from (px, py) along (fx, fy) touches none of the others.
+
+    clearance : m, centre distance at which two balls touch; deviation : rad, of the direction
+    """
+    chance = 1.0
+    for ball in range(1, places.shape[0]):
+        if in_play[ball] != -1 or ball == skip_one or ball == skip_two:
+            continue
+        dx, dy = places[ball, 0] - px, places[ball, 1] - py
+        along = dx * fx + dy * fy
+        if along <= 0.0 or along >= distance + clearance:
+            continue
+        aside = abs(dx * fy - dy * fx)
+        if along > distance:
+            # Beyond the end of the way only the ball's front can touch.
+            aside = math.hypot(aside, along - distance)
+        gap = aside - clearance
+        spread = deviation * along + 1e-4
+        if gap < 5.0 * spread:
+            chance *= normal_below(gap / spread)
+    return chance
+
+
+@kernel
+def chance_from_angles(half, distance, cut, player, radius):
+    """Make chance for a half window (rad), a cue-ball distance (m) and a cut (rad), nothing in the way."""
+    if half <= 0.0 or cut >= LARGEST_CUT:
+        return 0.0
+    lever = 1.0 / (2.0 * radius * math.cos(cut))
+    aim = distance * player[AIM] * _ORDINARY_POWER * lever
+    sight = player[SIGHT] * (0.25 + math.sin(cut)) * lever
+    sigma = math.sqrt(aim * aim + sight * sight + UNAVOIDABLE_RAD * UNAVOIDABLE_RAD)
+    return 2.0 * normal_below(half / sigma) - 1.0
+
+
+@kernel
+def make_chance(windows, bed, pocket, places, in_play, target, cue_x, cue_y, player):
+    """Chance of potting `target` into `pocket` directly from (cue_x, cue_y). Never raises; 0 if closed."""
+    x, y = places[target, 0], places[target, 1]
+    radius = bed.radius
+    direction, half, _ = pocket_opening(windows, pocket, places, in_play, target, 1, radius)
+    if half <= 0.0:
+        return 0.0
+    ghost_x, ghost_y = x - 2.0 * radius * math.cos(direction), y - 2.0 * radius * math.sin(direction)
+    if not ghost_is_on_bed(bed, ghost_x, ghost_y):
+        return 0.0
+    dx, dy = ghost_x - cue_x, ghost_y - cue_y
+    distance = math.hypot(dx, dy)
+    if distance < 1e-6:
+        return 0.0
+    fx, fy = dx / distance, dy / distance
+    along = fx * math.cos(direction) + fy * math.sin(direction)
+    cut = math.acos(min(1.0, max(-1.0, along)))
+    chance = chance_from_angles(half, distance, cut, player, radius)
+    if chance <= 0.01:
+        return 0.0
+    return chance * clear_chance(cue_x, cue_y, fx, fy, distance, places, in_play, target, -1, 2.0 * radius, player[AIM])

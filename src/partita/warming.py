@@ -1,0 +1,116 @@
+"""Compiling all kernels, each once, on two cores: two processes take the parts in turn.
+
+The first compiles the simulator and then weighing; the second the rules, the glance and whole racks. Whoever needs a
+part that the other makes waits for it. A lock keeps a second copy, or a second start, from doing the same work beside
+it: that one waits for the marks instead. What has been compiled before is only loaded.
+"""
+
+import fcntl
+import subprocess
+import sys
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager
+
+from partita.files.layout_file import read
+from partita.games.opening import broken
+from partita.games.question import Question
+from partita.games.referee import address_of_judge
+from partita.kernels import stages
+from partita.kernels.stages import STAGES
+from partita.physics.simulate import address_of_run, simulate
+from partita.physics.stroke import Stroke
+from partita.physics.travel import lengths_travelled
+from partita.players.stroke_model import PRESETS
+from partita.playing.playout import play_out
+from partita.table.spec import TableSpec
+from partita.telling.drawing import draw
+from partita.telling.study import study_of
+from partita.telling.trial import try_stroke
+from partita.value.glance import address_of_glance
+from partita.weighing.listing import list_options
+from partita.weighing.rater import worth_in_hand
+from partita.weighing.weigh import WeighRequest, weigh
+
+# Who compiles what, in this order.
+LANES = (("simulator", "weighing"), ("rules", "glance", "racks"))
+_BALLS = {"cue": [2, 1], "8": [5, 3], "9": [6, 2]}
+_LEAGUE = PRESETS["league"]
+
+
+def _situation(**situation: object) -> Question:
+    document = {"format": "partita-layout", "version": 1, "balls": _BALLS, "situation": situation}
+    return Question(read(document).situation, _LEAGUE, _LEAGUE)
+
+
+def _simulator() -> None:
+    address_of_run()
+    simulate(_situation().situation.layout, Stroke(20.0, 2.0))
+    lengths_travelled(TableSpec(), 2.0)
+
+
+def _weighing() -> None:
+    small = _situation()
+    request = WeighRequest(small.situation, _LEAGUE, _LEAGUE, samples=50)
+    *_, last = weigh(request)
+    stroke = last.lines[0].option.stroke
+    study_of(last)
+    draw(small, stroke)
+    try_stroke(small, stroke)
+    worth_in_hand(_situation(ball_in_hand="anywhere"))
+    list_options(small)
+    broken("nine-ball", 1)
+
+
+def _racks() -> None:
+    for question in (_situation(), _situation(ball_in_hand="anywhere")):
+        for _ in play_out(question, 2):
+            pass
+
+
+_WORK: dict[str, Callable[[], object]] = {
+    "simulator": _simulator,
+    "rules": address_of_judge,
+    "glance": address_of_glance,
+    "weighing": _weighing,
+    "racks": _racks,
+}
+
+
+def load(*names: str) -> None:
+    """Load parts into this process; they must have been compiled, else this process compiles them."""
+    for name in names:
+        _WORK[name]()
+
+
+def lane(number: int) -> None:
+    """Compile one lane's parts, each when what it needs is there."""
+    for name in LANES[number]:
+        needs = next(stage.needs for stage in STAGES if stage.name == name)
+        if not stages.wait_for(*needs):
+            raise RuntimeError(f"{', '.join(needs)}: not compiled in time")
+        if not stages.is_ready(name):
+            _WORK[name]()
+            stages.mark(name)
+
+
+def warm() -> None:
+    """Compile what has not been compiled yet; returns when all of it is there."""
+    every = [stage.name for stage in STAGES]
+    with _alone():
+        if stages.are_ready(*every):
+            return
+        second = subprocess.Popen([sys.executable, "-m", "partita.cli", "warm", "--lane", "1"])
+        try:
+            lane(0)
+        finally:
+            if second.wait() != 0:
+                raise RuntimeError("compiling the kernels failed; the lines above say why")
+
+
+@contextmanager
+def _alone() -> Iterator[None]:
+    """One at a time on this machine; ended with its process, the lock is free again."""
+    stages.folder().mkdir(parents=True, exist_ok=True)
+    with (stages.folder() / "lock").open("w") as file:
+        fcntl.flock(file, fcntl.LOCK_EX)
+        yield

@@ -1,0 +1,204 @@
+"""The rater on which strokes of one situation are played, judged and valued."""
+
+from collections.abc import Callable
+
+import numpy as np
+from numpy.typing import NDArray
+
+from partita.errors import refuse
+from partita.games import game_named
+from partita.games.game import CHOICE, CONTINUES, FOUL, LOST, TURN_OVER, WON, Outcomes
+from partita.games.question import Question
+from partita.games.referee import decides, judge, next_targets, numbers_of, standing_of
+from partita.games.situation import Situation
+from partita.games.standing import FREE_BALL, MISS, turn
+from partita.lines.in_hand import placed, with_cue_everywhere
+from partita.lines.mirrors import read_leaves
+from partita.options.option import Option
+from partita.options.scene import Reading, Scene
+from partita.parallel import over_slices
+from partita.physics.simulate import Executions, execute, names_of
+from partita.players.conditions import awkwardness
+from partita.players.executions import executed, judgement_m
+from partita.players.stroke_model import SIGHT, StrokeModel
+from partita.table.layout import check
+from partita.value.eyes import eyes_for
+from partita.value.glance import address_of_glance, glance_batch
+from partita.value.learned import FEATURES
+from partita.value.rest import BEST_MAKE, GLANCE_COLUMNS, VALUE, VISIBLE
+from partita.weighing.samples import (
+    FOULED,
+    IN_SHAPE,
+    IN_TROUBLE,
+    LEFT_A_SHOT,
+    LOST_NOW,
+    NOTHING_LEFT,
+    OPEN_SHOT,
+    WON_NOW,
+    Samples,
+)
+
+Floats = NDArray[np.float64]
+Names = tuple[str, ...]
+Balls = NDArray[np.int8]
+Standings = NDArray[np.int64]
+
+
+def worth_in_hand(question: Question) -> tuple[Floats, Floats]:
+    """Where the cue ball in hand may be put, (k, 2) m, and the shooter's rack chance from there by a glance, (k,).
+
+    Raises `Refused` when it is not in hand, or cannot be put anywhere.
+    """
+    situation = question.situation
+    if situation.in_hand == "none":
+        raise refuse("situation ball_in_hand", "the cue ball is not in hand", 'Say "anywhere" or "behind-line".')
+    places = with_cue_everywhere(situation)
+    return places[:, 0], Rater.of(question).worth_of_cue_places(situation)(places)
+
+
+class Rater:
+    """One situation with both players: plays strokes, judges them, values what they leave.
+
+    `shooter` is whoever is at the table, `other` the opponent; all values are the shooter's.
+    """
+
+    def __init__(self, situation: Situation, shooter: StrokeModel, other: StrokeModel) -> None:
+        check(situation.layout)
+        game_named(situation.game).check(situation)
+        self.models = np.stack([shooter.row(), other.row()])
+        self.shooter = self.models[0]
+        self.scene = Scene(
+            placed(situation, self.worth_of_cue_places(situation)) if situation.in_hand != "none" else situation
+        )
+        self.situation, self.names, self.places = self.scene.situation, self.scene.names, self.scene.places
+        self.bed, self.standing = self.scene.bed, standing_of(self.situation)
+        self.target = self.names[self.scene.targets[0]]
+
+    @classmethod
+    def of(cls, question: Question) -> "Rater":
+        """The rater of a question's situation, for whoever shoots there."""
+        return cls(question.situation, question.shooter, question.other)
+
+    def worth_of_cue_places(self, situation: Situation) -> Callable[[Floats], Floats]:
+        """Rack chance by place of the cue ball: (k,) for (k, n, 2) places, the cue ball first."""
+        names = names_of(situation.with_cue_at((0.0, 0.0)).layout)
+        standing = standing_of(situation.with_cue_at((0.0, 0.0)))
+
+        def worth(places: Floats) -> Floats:
+            in_play = np.full(places.shape[:2], -1, dtype=np.int8)
+            return self._glances(situation, names, places, in_play, np.tile(standing, (len(places), 1)), 0)[:, VALUE]
+
+        return worth
+
+    def _glances(
+        self, situation: Situation, names: Names, places: Floats, in_play: Balls, standing: Standings, who: int
+    ) -> Floats:
+        """(m, GLANCE_COLUMNS) for whoever shoots next: 0 the shooter, 1 the other player."""
+        out, numbers = np.zeros((len(places), GLANCE_COLUMNS)), numbers_of(names)
+
+        def look(part: slice) -> None:
+            eyes = eyes_for(situation.layout.table, situation.game, numbers, self.models)
+            features = np.zeros((part.stop - part.start, FEATURES))
+            glance_batch(
+                address_of_glance(), eyes, places[part], in_play[part], standing[part], who, features, out[part]
+            )
+
+        over_slices(len(places), look)
+        return out
+
+    def _here(self, standing: NDArray[np.int64], who: int) -> float:
+        """Rack chance of a player at the table with the balls as they lie."""
+        in_play = np.full((1, len(self.names)), -1, dtype=np.int8)
+        seen = self._glances(self.situation, self.names, self.places[None], in_play, standing[None], who)
+        return float(seen[0, VALUE])
+
+    def here(self) -> float:
+        """Rack chance of the shooter, by a glance."""
+        return self._here(self.standing, 0)
+
+    def hand_back_value(self) -> float:
+        """Rack chance of the shooter when he has the other player shoot from here instead."""
+        turned = self.standing.copy()
+        turn(turned)
+        return 1.0 - self._here(turned, 1)
+
+    def clean_values(self, reading: Reading) -> Floats:
+        """(m,) rack chance after each noise-free stroke."""
+        return self._valued(reading.shots, reading.outcomes).value
+
+    def executions_of(self, option: Option, draws: Floats) -> Floats:
+        """(m, 5) strokes as the shooter's hands turn them out."""
+        rows = np.zeros((len(draws), 5))
+        intention = option.intention
+        banked = len(intention.cushions) if intention.kind == "bank" else 0
+        judgement = judgement_m(float(self.shooter[SIGHT]), len(intention.route), banked)
+        executed(
+            option.stroke.row(), self.shooter, draws, self.scene.physics.k_endmass, option.contact_m,
+            option.cut_rad, judgement, self.awkwardness(option), rows,
+        )  # fmt: skip
+        return rows
+
+    def awkwardness(self, option: Option) -> float:
+        """Factor of the shooter's aim error for a raised butt, a stretch and nerves."""
+        in_play, numbers = np.full(len(self.names), -1, dtype=np.int8), numbers_of(self.names)
+        aimed_at = self.names.index(option.intention.target) if option.intention.target else 0
+        deciding = bool(decides(numbers, self.standing, aimed_at))
+        return float(awkwardness(self.shooter, self.bed, self.places, in_play, option.stroke.row(), deciding))
+
+    def sample(self, option: Option, draws: Floats) -> Samples:
+        """Execute an option once for each row of draws."""
+        scene = self.scene
+        shots = execute(scene.table, self.places, self.executions_of(option, draws), physics=scene.physics)
+        outcomes = judge(self.situation, self.names, shots, [option.call], self.bed)
+        return self._valued(shots, outcomes)
+
+    def _valued(self, shots: Executions, outcomes: Outcomes) -> Samples:
+        """Value each judged execution by the glance of what it leaves."""
+        code, count = outcomes.code, len(outcomes.code)
+        value, make, visible = np.zeros(count), np.zeros(count), np.ones(count)
+        value[code == WON] = 1.0
+        mine = code == CONTINUES
+        theirs = (code == TURN_OVER) | (code == FOUL) | (code == CHOICE)
+        for part, who in ((mine, 0), (theirs, 1)):
+            seen = self._glances(
+                self.situation, self.names, outcomes.places[part], outcomes.in_play[part], outcomes.standing[part], who
+            )
+            value[part] = seen[:, VALUE] if part is mine else 1.0 - seen[:, VALUE]
+            make[part], visible[part] = seen[:, BEST_MAKE], seen[:, VISIBLE]
+        choice = code == CHOICE
+        self._let_other_choose(outcomes, choice | ((code == FOUL) & (self.situation.game == "snooker")), value)
+        ending = np.full(count, FOULED, dtype=np.int8)
+        ending[code == WON], ending[code == LOST] = WON_NOW, LOST_NOW
+        ending[mine] = np.where(make[mine] >= OPEN_SHOT, IN_SHAPE, IN_TROUBLE)
+        passed = (code == TURN_OVER) | choice
+        ending[passed] = np.where(make[passed] >= OPEN_SHOT, LEFT_A_SHOT, NOTHING_LEFT)
+        target = self.names.index(self.target)
+        by, needed = np.zeros(count, dtype=np.int8), np.zeros(count, dtype=np.int8)
+        self._look_for_ways(outcomes, passed, by, needed)
+        return Samples(
+            value=value, ending=ending, made=(code == WON) | (code == CONTINUES), next_make=make,
+            next_visible=visible, scratch=np.where(shots.pocketed[:, 0] >= 0, shots.pocketed[:, 0], -1).astype(np.int8),
+            cue=shots.finals[:, 0], target=shots.finals[:, target], cushions=needed, hidden_by=by,
+        )  # fmt: skip
+
+    def _look_for_ways(self, outcomes: Outcomes, which: NDArray[np.bool_], by: Balls, needed: Balls) -> None:
+        """How the other player gets at a ball that is on, where the turn has passed to him; the rest stays 0."""
+        on, ways = next_targets(self.names, outcomes)[which], np.zeros((2, int(which.sum())), dtype=np.int8)
+        read_leaves(self.bed, outcomes.places[which], outcomes.in_play[which], on, ways[0], ways[1])
+        by[which], needed[which] = ways
+
+    def _let_other_choose(self, outcomes: Outcomes, which: NDArray[np.bool_], value: Floats) -> None:
+        """Where the other player may have the shooter play again he takes what is worse for the shooter."""
+        if not which.any():
+            return
+        again = outcomes.standing[which]
+        for row in again:
+            turn(row)
+        again[:, FREE_BALL] = 0
+        back = self._glances(
+            self.situation, self.names, outcomes.places[which], outcomes.in_play[which], again, 0
+        )  # fmt: skip
+        value[which] = np.minimum(value[which], back[:, VALUE])
+        missed = which & (outcomes.standing[:, MISS] == 1)
+        if missed.any():
+            value[missed] = np.minimum(value[missed], self._here(self.standing, 0))

@@ -1,0 +1,125 @@
+"""Weigh: race the options of a situation, and name the one that wins the rack most often.
+
+All options are executed with the same draws (common random numbers); few for all, more for the
+contenders (successive halving). The leaders are estimated again with fresh draws at the end: the
+best of many noisy estimates is optimistic. The number of samples is fixed by the request, never by
+the clock, so that the same request with the same seed gives the same answer to the last digit.
+"""
+
+from collections.abc import Iterator
+from dataclasses import dataclass, field, replace
+
+import numpy as np
+
+from partita.errors import refuse
+from partita.games import game_named
+from partita.games.match import Match
+from partita.games.question import Question
+from partita.options.finder import constructed, first_kicks, fouls_on_purpose, push_outs, swept
+from partita.options.fold import fold, shot_of
+from partita.options.option import Option
+from partita.options.scene import rows_of
+from partita.options.trace import read_option
+from partita.options.wishes import Wish, own_strokes
+from partita.physics.stroke import Stroke, check_stroke
+from partita.players.stroke_model import AIM
+from partita.weighing.changes import LEADERS, Changes, what_changes
+from partita.weighing.match_view import MatchView, match_view
+from partita.weighing.race import FIRST_LOOK, Race
+from partita.weighing.rater import Rater
+from partita.weighing.weighed import Weighed, Weighing
+
+DEFAULT_SAMPLES = 1000
+MOST_SAMPLES = 20_000
+# Swept strokes tried with noise before the race, of those with the best noise-free leave.
+_SWEPT_TRIED = 70
+_SWEPT_KEPT = 16
+_MADE_BY_CHANCE = 0.25
+# The race: how many options stay in, and the share of the full samples each has had by then.
+_ROUNDS = ((18, 0.12), (9, 0.4), (5, 1.0))
+# After these rounds the leaders' speed and tip are varied; a better stroke of the same shot takes its place.
+_IMPROVED_ROUNDS = 2
+
+
+@dataclass(frozen=True)
+class WeighRequest(Question):
+    """What to weigh, for whom, and how thoroughly."""
+
+    seed: int = 1
+    samples: int = DEFAULT_SAMPLES
+    own_strokes: tuple[tuple[str, Stroke | Wish], ...] = field(default=())
+    match: Match | None = None
+
+
+def weigh(request: WeighRequest) -> Iterator[Weighing]:
+    """Yield weighings that get better: the first within a fraction of a second; then the settled one; and last the
+    settled one with what would change the choice.
+
+    Stop by not asking for the next one. Raises `Refused` for what cannot be weighed.
+    """
+    check_request(request)
+    race = Race(Rater.of(request), request.seed, request.samples)
+    race.enter(constructed(race.rater.scene) or first_kicks(race.rater.scene))
+    if race.field:
+        yield race.state(0.1)
+    race.enter([*_swept(race.rater, race.draws), *_own(race.rater, request)])
+    yield race.state(0.3)
+    for place, (stay, share) in enumerate(_ROUNDS):
+        race.go_on(stay, max(FIRST_LOOK, int(share * request.samples)))
+        if place < _IMPROVED_ROUNDS:
+            race.improve_leaders()
+        yield race.state(0.45 + 0.15 * place)
+    race.estimate_leaders_again()
+    race.look_out()
+    settled = replace(race.state(0.85), settled=True)
+    settled = replace(settled, match=_match(request, settled.lines))
+    yield settled
+    yield replace(settled, progress=1.0, changes=_changes(request, settled))
+
+
+def _match(request: WeighRequest, lines: tuple[Weighed, ...]) -> MatchView | None:
+    return match_view(request, request.match, [line.value for line in lines]) if request.match else None
+
+
+def _changes(request: WeighRequest, settled: Weighing) -> Changes | None:
+    """The leaders with other numbers; None when there is nothing to choose."""
+    leaders = [line.option for line in settled.lines[:LEADERS]]
+    if len(leaders) < 2:
+        return None
+    return what_changes(settled.rater, leaders, (request.shooter, request.other), request.seed)
+
+
+def check_request(request: WeighRequest) -> None:
+    """Refuse numbers outside what can be weighed."""
+    if not 50 <= request.samples <= MOST_SAMPLES:
+        raise refuse("samples", f"{request.samples} is out of range", f"Use 50 to {MOST_SAMPLES}.")
+    if not 0 <= request.seed < 2**31:
+        raise refuse("seed", f"{request.seed} is out of range", "Use 0 to 2147483647.")
+    game_named(request.situation.game).check(request.situation)
+    if request.match is not None:
+        request.match.check()
+    for _, stroke in request.own_strokes:
+        if isinstance(stroke, Stroke):
+            check_stroke(stroke)
+
+
+def _swept(rater: Rater, draws: np.ndarray[tuple[int, int], np.dtype[np.float64]]) -> list[Option]:
+    """What the sweep found: first by its noise-free leave, then tried with noise."""
+    scene, aim_sd = rater.scene, float(rater.shooter[AIM])
+    special = [*push_outs(scene, rater.clean_values), *fouls_on_purpose(scene, rater.clean_values)]
+    tried = [*swept(scene, rater.clean_values, aim_sd)[:_SWEPT_TRIED], *special]
+    looks = [rater.sample(option, draws[:FIRST_LOOK]) for option in tried]
+    # A safety that goes in this often is a pot that was aimed badly; the pots are there already.
+    honest = [i for i, look in enumerate(looks) if tried[i].attacks or look.made.mean() <= _MADE_BY_CHANCE]
+    ranked = fold([tried[i] for i in sorted(honest, key=lambda i: (-float(looks[i].value.mean()), i))], shot_of, 1)
+    # Where a push-out is allowed the best one is always shown, however it ranks.
+    return [*ranked[:_SWEPT_KEPT], *(option for option in ranked[_SWEPT_KEPT:] if option.call.push_out)]
+
+
+def _own(rater: Rater, request: WeighRequest) -> list[Option]:
+    """The user's own strokes, named from their traces like all others; never folded away."""
+    if not request.own_strokes:
+        return []
+    reading = rater.scene.play(rows_of(own_strokes(rater.scene, request.own_strokes)), trace=True)
+    own = [read_option(rater.scene, reading, e, "own") for e in range(len(request.own_strokes))]
+    return fold(own, lambda option: option.id, 1)
