@@ -7,6 +7,7 @@ import shutil
 import subprocess
 import sys
 import venv
+from importlib.util import find_spec
 from pathlib import Path
 
 from launcher.places import CHECKOUT, IS_ROOT, PYTHON, VENV, WEB
@@ -28,11 +29,7 @@ def chromium() -> str | None:
 
 
 def _has_venv() -> bool:
-    try:
-        import ensurepip  # noqa: F401, PLC0415
-    except ImportError:
-        return False
-    return True
+    return find_spec("ensurepip") is not None
 
 
 def debian_packages(*, browser: bool) -> None:
@@ -91,7 +88,8 @@ def python_environment(*, development: bool) -> None:
         if not (VENV / "bin" / "pip").exists():
             # Also after a set-up that was cut short: what is half made is made anew.
             venv.create(VENV, with_pip=True, clear=True)
-        pip: list[str | Path] = [PYTHON, "-m", "pip", "install", "-q", "--disable-pip-version-check"]
+        # What is never imported need not be compiled; the rest is when it is first used.
+        pip: list[str | Path] = [PYTHON, "-m", "pip", "install", "-q", "--disable-pip-version-check", "--no-compile"]
         cure = f"Check the network and the disk. {_AGAIN}"
         run([*pip, "--require-hashes", "-r", lock], cure=cure)
         run([*pip, "--no-build-isolation", "--no-deps", "-e", CHECKOUT], cure=cure)
@@ -103,14 +101,22 @@ def _is_current_development() -> bool:
     return _is_current(VENV / "partita-development", _fingerprint(lock, CHECKOUT / "pyproject.toml"))
 
 
-def node_folder() -> Path:
-    """A folder with node and npm that are new enough; from PyPI where the machine's are not."""
+def machines_node() -> Path | None:
+    """The folder of the machine's own node and npm, when they are new enough."""
     node = shutil.which("node")
     if node and shutil.which("npm"):
         version = subprocess.run([node, "--version"], capture_output=True, text=True, check=False).stdout
         numbers = re.findall(r"\d+", version)
         if tuple(int(part) for part in numbers[:2]) >= _OLDEST_NODE:
             return Path(node).parent
+    return None
+
+
+def node_folder() -> Path:
+    """A folder with node and npm that are new enough; from PyPI where the machine's are not."""
+    own = machines_node()
+    if own:
+        return own
     if not (VENV / "bin" / "node").exists():
         with step("Node (from PyPI; the machine has none that is new enough)"):
             pip: list[str | Path] = [PYTHON, "-m", "pip", "install", "-q", "--disable-pip-version-check"]
@@ -167,5 +173,10 @@ def front_end() -> None:
     with step("Front end"):
         env = node_environment()
         run(["npm", "run", "build"], cure="The sources do not build; see the lines above.", env=env, cwd=WEB)
-        run([PYTHON, "-m", "whitenoise.compress", "-q", WEB / "dist"], cure="Check the disk.")
         mark.write_text(fingerprint, encoding="utf-8")
+
+
+def compress_front_end() -> None:
+    """Smaller copies of the built files beside them, once they and the Python environment are there."""
+    if not (WEB / "dist" / "index.html.br").exists():
+        run([PYTHON, "-m", "whitenoise.compress", "-q", WEB / "dist"], cure="Check the disk.")

@@ -4,7 +4,7 @@ import sys
 from collections.abc import Callable
 
 from launcher.places import CHECKOUT, PYTHON
-from launcher.service import DEMO_SIGN_IN, prepare, running, start, stop
+from launcher.service import DEMO_SIGN_IN, prepare, running, start, stop, warm
 from launcher.steps import StepFailed, show
 from launcher.testing import test
 
@@ -23,6 +23,7 @@ _WITH_A_DATABASE = ("workers", "page")
 
 def _bench() -> int:
     prepare(development=False)
+    warm()
     names = sys.argv[2:] or ["simulator", "finder", "weighing"]
     return max(_benchmark(name) for name in names)
 
@@ -35,11 +36,13 @@ def _benchmark(name: str) -> int:
 
 def _fit() -> int:
     prepare(development=False)
+    warm()
     return show([PYTHON, "-m", "benchmarks.odds.fit", *sys.argv[2:]], cwd=CHECKOUT)
 
 
 def _checks() -> int:
     prepare(development=True)
+    warm()
     return show([PYTHON, "-m", "tests.core.physics_checks"], cwd=CHECKOUT)
 
 

@@ -8,13 +8,12 @@ import sys
 import time
 import urllib.error
 import urllib.request
-from concurrent.futures import ThreadPoolExecutor
 from pathlib import Path
 from typing import Any
 
 from launcher import machine
-from launcher.places import CHECKOUT, PYTHON, SERVER, state_folder
-from launcher.steps import StepFailed, run, skip, step
+from launcher.places import CHECKOUT, PYTHON, state_folder
+from launcher.steps import StepFailed, beside_each_other, run, skip, step
 
 DEMO_SIGN_IN = ("harbour", "lane-nine")  # as in server/layouts/demo.py
 
@@ -32,23 +31,21 @@ def running() -> dict[str, Any] | None:
 
 
 def prepare(*, development: bool) -> None:
-    """Everything a machine needs before Partita runs."""
+    """Everything a machine needs before Partita runs, but for the physics."""
     machine.debian_packages(browser=development)
-    machine.python_environment(development=development)
-    machine.front_end()
-    with step("Kernels (compiled the first time: two to five minutes)"), ThreadPoolExecutor() as both:
-        # Compiling keeps one core busy: the two halves at the same time.
-        list(both.map(_warm, ("warm_weighing", "warm_playing")))
+    if machine.machines_node():
+        beside_each_other(lambda: machine.python_environment(development=development), machine.front_end)
+    else:
+        # Node comes into the Python environment.
+        machine.python_environment(development=development)
+        machine.front_end()
+    machine.compress_front_end()
 
 
-def _warm(part: str) -> None:
-    env = {
-        **os.environ, "PARTITA_SECRET_KEY": "warm", "DATABASE_URL": "postgresql://none@127.0.0.1/none",
-        "DJANGO_SETTINGS_MODULE": "config.settings",
-    }  # fmt: skip
-    code = f"import django; django.setup(); from studies.services import {part}; {part}()"
-    cure = "Run ./partita start again; if it fails again, please report the lines above."
-    run([PYTHON, "-c", code], cure=cure, env=env, cwd=SERVER)
+def warm() -> None:
+    """Compile the physics, or find that it is compiled."""
+    with step("Physics (compiled the first time: about a minute)"):
+        run([PYTHON, "-m", "partita.cli", "warm"], cure="If it fails again, please report the lines above.")
 
 
 def start() -> int:
@@ -57,7 +54,7 @@ def start() -> int:
     facts = running()
     if facts is None:
         prepare(development=False)
-        with step("Database, web server and worker"):
+        with step("Database and web server"):
             facts = _launch()
     else:
         skip("Partita", "running already")
@@ -65,6 +62,9 @@ def start() -> int:
     print(f"\nPartita is ready:   http://127.0.0.1:{facts['port']}/")
     print(f"Demo sign-in:       {user} / {password}")
     print("Stop it with:       ./partita stop")
+    if facts.get("warming"):
+        print("\nThe physics is being compiled behind it, this first time only: about a minute.")
+        print("The page says how far it is, and what is asked meanwhile waits for it.")
     return 0
 
 
@@ -80,7 +80,7 @@ def _launch() -> dict[str, Any]:
     deadline = time.monotonic() + 120
     while time.monotonic() < deadline:
         facts = running()
-        if facts and _answers(facts["port"]) and _worker_is_ready(state):
+        if facts and _answers(facts["port"]):
             return facts
         if process.poll() is not None:
             tail = "\n".join(log.read_text(encoding="utf-8", errors="replace").splitlines()[-12:])
@@ -95,14 +95,6 @@ def _answers(port: int) -> bool:
             return bool(answer.status == 200)
     except (OSError, urllib.error.URLError):
         return False
-
-
-def _worker_is_ready(state: Path) -> bool:
-    log = state / "worker.log"
-    started = (state / "running.json").stat().st_mtime
-    return (
-        log.exists() and log.stat().st_mtime >= started - 1 and "worker ready" in log.read_text(errors="replace")[-200:]
-    )
 
 
 def stop() -> int:

@@ -2,8 +2,10 @@
 
 import subprocess
 import sys
+import threading
 import time
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Callable, Iterator, Mapping, Sequence
+from concurrent.futures import ThreadPoolExecutor
 from contextlib import contextmanager
 from pathlib import Path
 
@@ -16,17 +18,36 @@ class StepFailed(Exception):
         self.what, self.cure = what, cure
 
 
+_beside = threading.local()
+
+
 @contextmanager
 def step(title: str) -> Iterator[None]:
-    """Print a line when a step begins and how long it took."""
-    started = time.monotonic()
-    print(f"  {title} ... ", end="", flush=True)
+    """Print a line when a step begins and how long it took; of steps beside each other only when each has ended."""
+    started, alone = time.monotonic(), not getattr(_beside, "others", False)
+    begin = f"  {title} ... "
+    if alone:
+        print(begin, end="", flush=True)
     try:
         yield
     except StepFailed:
-        print("failed", flush=True)
+        print("failed" if alone else f"{begin}failed", flush=True)
         raise
-    print(f"done in {time.monotonic() - started:.1f} s", flush=True)
+    done = f"done in {time.monotonic() - started:.1f} s"
+    print(done if alone else begin + done, flush=True)
+
+
+def beside_each_other(*work: Callable[[], None]) -> None:
+    """Do several steps at the same time. All are waited for; the first that failed is told."""
+
+    def apart(part: Callable[[], None]) -> None:
+        _beside.others = True
+        part()
+
+    with ThreadPoolExecutor(len(work)) as pool:
+        waiting = [pool.submit(apart, part) for part in work]
+    for part in waiting:
+        part.result()
 
 
 def skip(title: str, why: str) -> None:

@@ -21,10 +21,10 @@ WEB_PORT = 8020
 
 
 class Child:
-    """A process that is started again when it ends."""
+    """A process that is started again when it ends; one that has `once` done its work is let go."""
 
-    def __init__(self, name: str, command: list[str], env: dict[str, str], log: Path) -> None:
-        self.name, self.command, self.env, self.log = name, command, env, log
+    def __init__(self, command: list[str], env: dict[str, str], log: Path, *, once: bool = False) -> None:
+        self.command, self.env, self.log, self.once = command, env, log, once
         self.starts: list[float] = []
         self.process: subprocess.Popen[bytes] | None = None
 
@@ -38,11 +38,16 @@ class Child:
 
     def keep_alive(self) -> None:
         """Start it again when it has ended, but not in a mad loop."""
-        ended = self.process is None or self.process.poll() is not None
+        ended = (self.process is None or self.process.poll() is not None) and not self.done
         if ended and len(self.starts) < _MOST_RESTARTS_A_MINUTE:
             self.start()
         elif ended:
             self.starts = [t for t in self.starts if t > time.monotonic() - 60]
+
+    @property
+    def done(self) -> bool:
+        """True when it was to be run once, and has ended well."""
+        return self.once and self.process is not None and self.process.poll() == 0
 
     def stop(self) -> None:
         """End it: politely, then surely."""
@@ -96,21 +101,32 @@ def main() -> int:
     env = server_environment(url, state, port)
     web = [str(PYTHON), "-m", "uvicorn", "config.asgi:application", "--host", "127.0.0.1", "--port", str(port),
            "--log-level", "warning", "--lifespan", "off"]  # fmt: skip
+    # The physics compiles behind everything else; the web process and the worker wait for it, not the user.
+    physics = Child(
+        ["nice", "-n", "5", str(PYTHON), "-m", "partita.cli", "warm"], env, state / "physics.log", once=True
+    )
     children = [
-        Child("web", web, env, state / "web.log"),
-        Child("worker", [str(PYTHON), "manage.py", "run_worker"], env, state / "worker.log"),
+        Child(web, env, state / "web.log"),
+        Child([str(PYTHON), "manage.py", "run_worker"], env, state / "worker.log"),
+        physics,
     ]
+    physics.start()
     migrate = [str(PYTHON), "manage.py", "prepare"]
     if subprocess.run(migrate, env=env, cwd=SERVER, check=False).returncode != 0:
+        physics.stop()
         if database:
             stop_database(database)
         return 1
-    for child in children:
+    for child in children[:-1]:
         child.start()
-    (state / "running.json").write_text(json.dumps({"pid": os.getpid(), "port": port}))
+    told = None
     while not _stopping:
         for child in children:
             child.keep_alive()
+        if told != physics.done:
+            told = physics.done
+            facts = {"pid": os.getpid(), "port": port, "warming": not told}
+            (state / "running.json").write_text(json.dumps(facts), encoding="utf-8")
         if database is not None and database.poll() is not None:
             database = cluster.start()
         time.sleep(_PAUSE_S)

@@ -7,7 +7,7 @@ from pathlib import Path
 from launcher import machine
 from launcher.database import Cluster
 from launcher.places import CHECKOUT, PYTHON, SERVER, VENV, WEB, state_folder
-from launcher.service import prepare
+from launcher.service import prepare, warm
 from launcher.steps import show
 from launcher.supervisor import server_environment, stop_database
 
@@ -32,6 +32,7 @@ def test(labels: list[str]) -> int:
     started = time.monotonic()
     print("Setting up.", flush=True)
     prepare(development=True)
+    warm()
     state = state_folder()
     cluster = Cluster(state / "test-db", durable=False)
     database = cluster.start()

@@ -7,6 +7,7 @@ from ninja.errors import AuthenticationError, HttpError, ValidationError
 from ninja.security import django_auth
 
 from partita.errors import Problem, Refused
+from work.readiness import NotReadyError
 
 api = NinjaAPI(title="Partita", version="1", auth=django_auth, docs_url=None)
 
@@ -54,7 +55,16 @@ def _missing(request: HttpRequest, error: Http404) -> HttpResponse:
     return _respond(request, 404, Problem("", "There is nothing here, or it belongs to somebody else"))
 
 
+@api.exception_handler(NotReadyError)
+def _not_ready(request: HttpRequest, error: NotReadyError) -> HttpResponse:
+    answer = _respond(request, 503, Problem("", str(error).rstrip("."), "This goes on by itself in a moment."))
+    answer["Retry-After"] = "1"
+    return answer
+
+
 api.add_router("", "accounts.api.router")
+api.add_router("", "work.api.router")
+api.add_router("", "tables.api.router")
 api.add_router("", "profiles.api.router")
 api.add_router("", "layouts.api.router")
 api.add_router("", "studies.api.router")

@@ -1,7 +1,7 @@
 """Layouts: keep, open, import; tables to draw; place phrases."""
 
 from datetime import datetime
-from typing import Any, Literal
+from typing import Any
 
 from django.http import HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404
@@ -9,9 +9,12 @@ from ninja import Router, Schema
 from pydantic import Field
 
 from accounts.current import account
+from config.documents import LayoutDocument, TableDocument
 from config.responses import pdf_response
 from layouts import services
 from layouts.models import Layout
+from partita.telling.ring_marks import Units
+from work.readiness import need
 
 router = Router(tags=["layouts"])
 
@@ -20,7 +23,7 @@ class LayoutIn(Schema):
     """A layout to keep."""
 
     name: str = Field(min_length=1, max_length=80)
-    document: dict[str, Any]
+    document: LayoutDocument
 
 
 class LayoutOut(Schema):
@@ -28,8 +31,13 @@ class LayoutOut(Schema):
 
     id: int
     name: str
-    document: dict[str, Any]
+    document: LayoutDocument
     updated: datetime
+
+    @staticmethod
+    def resolve_document(layout: Layout) -> Any:
+        """In today's words, whenever it was kept."""
+        return services.checked(layout.document)
 
 
 class ImportIn(Schema):
@@ -41,7 +49,7 @@ class ImportIn(Schema):
 class ImportOut(Schema):
     """An imported layout, not yet kept, with notes for the reader."""
 
-    document: dict[str, Any]
+    document: LayoutDocument
     notes: list[str]
 
 
@@ -49,14 +57,14 @@ class RackIn(Schema):
     """Which game to break, on which table."""
 
     game: str = Field(max_length=40)
-    table: str = Field(max_length=60)
+    table: TableDocument
     seed: int = Field(ge=0, lt=2**31)
 
 
 class PhraseIn(Schema):
     """A place phrase, whole or still being typed, with the balls it may refer to, in diamonds."""
 
-    table: str = Field(max_length=60)
+    table: TableDocument
     game: str = Field("nine-ball", max_length=40)
     balls: dict[str, tuple[float, float]] = Field(default_factory=dict, max_length=30)
     phrase: str = Field(max_length=400)
@@ -65,7 +73,7 @@ class PhraseIn(Schema):
 class SheetIn(LayoutIn):
     """A layout to print with ring marks."""
 
-    units: Literal["cm", "in"] = "cm"
+    units: Units = "cm"
 
 
 class PhraseOut(Schema):
@@ -75,33 +83,26 @@ class PhraseOut(Schema):
     place: tuple[float, float] | None
 
 
-class TableOut(Schema):
-    """A table's geometry, m."""
+class RingMarkOut(Schema):
+    """Where to stick a ring: diamonds, and distances from the head and the near nose in the unit asked."""
 
-    name: str
-    length: float
-    width: float
-    radius: float
-    reach: float
-    tip_radii: list[float]
-    nose_x: list[float]
-    nose_y: list[float]
-    tips: list[list[list[float]]]
-    facing_starts: list[list[list[float]]]
-    facing_directions: list[list[list[float]]]
-    drops: list[list[float]]
-    mouths: list[list[float]]
+    ball: str
+    diamonds: tuple[float, float]
+    from_head: float
+    from_near: float
 
 
-@router.get("/tables", response=list[TableOut])
-def tables(request: HttpRequest) -> list[dict[str, Any]]:
-    """Every table preset's geometry."""
-    return services.tables()
+class MarksIn(Schema):
+    """A layout whose ring marks are wanted."""
+
+    document: LayoutDocument
+    units: Units = "cm"
 
 
 @router.post("/racks", response=ImportOut)
 def rack(request: HttpRequest, body: RackIn) -> dict[str, Any]:
     """A rack after the break; the same seed gives the same rack."""
+    need("simulator")
     return {"document": services.rack(body.game, body.seed, body.table), "notes": []}
 
 
@@ -120,7 +121,13 @@ def completions(request: HttpRequest, body: PhraseIn) -> list[str]:
 @router.post("/sheets", response={200: None})
 def sheet(request: HttpRequest, body: SheetIn) -> HttpResponse:
     """The layout with ring marks as a PDF of one page."""
-    return pdf_response(services.sheet(body.document, body.name, body.units))
+    return pdf_response(services.sheet(body.document.root, body.name, body.units))
+
+
+@router.post("/ring-marks", response=list[RingMarkOut])
+def marks(request: HttpRequest, body: MarksIn) -> Any:
+    """Where to stick rings so that the layout can be put back."""
+    return services.marks(body.document.root, body.units)
 
 
 @router.post("/layouts/import", response=ImportOut)
@@ -139,7 +146,7 @@ def layouts(request: HttpRequest) -> Any:
 @router.post("/layouts", response=LayoutOut)
 def keep(request: HttpRequest, body: LayoutIn) -> Layout:
     """Keep a layout."""
-    return Layout.objects.create(owner=account(request), name=body.name, document=services.checked(body.document))
+    return Layout.objects.create(owner=account(request), name=body.name, document=services.checked(body.document.root))
 
 
 @router.get("/layouts/{int:layout_id}", response=LayoutOut)
@@ -152,7 +159,7 @@ def layout(request: HttpRequest, layout_id: int) -> Layout:
 def change(request: HttpRequest, layout_id: int, body: LayoutIn) -> Layout:
     """Replace one of one's own layouts."""
     found = get_object_or_404(Layout, owner=account(request), pk=layout_id)
-    found.name, found.document = body.name, services.checked(body.document)
+    found.name, found.document = body.name, services.checked(body.document.root)
     found.save()
     return found
 

@@ -3,7 +3,15 @@
 from typing import Any
 
 USER, PASSWORD = "harbour", "lane-nine"
-PLAYERS = (("Ida Brandt", "strong league"), ("Tomas Vale", "league"), ("June Okoro", "semi-professional"))
+PLAYERS: tuple[tuple[str, str, dict[str, object]], ...] = (
+    ("Ida Brandt", "strong league", {}),
+    ("Tomas Vale", "league", {"hand": "left", "nerves": 0.3}),
+    ("June Okoro", "semi-professional", {"reach_m": 0.85}),
+)
+TABLES: tuple[tuple[str, dict[str, str]], ...] = (
+    ("Harbour Lane 1", {"base": "pool-9ft", "cloth": "fast", "cushions": "standard", "pockets": "tight"}),
+    ("Harbour Lane 4", {"base": "pool-7ft", "cloth": "slow", "cushions": "dull", "pockets": "loose"}),
+)
 
 Places = dict[str, list[float]]
 LAYOUTS: tuple[tuple[str, Places, dict[str, Any]], ...] = (
@@ -25,7 +33,7 @@ LAYOUTS: tuple[tuple[str, Places, dict[str, Any]], ...] = (
     (
         "Rack 2: ball in hand, six left",
         {"3": [1.3, 0.7], "4": [6.9, 3.3], "5": [4.1, 0.35], "7": [2.6, 3.1], "8": [5.5, 1.9], "9": [7.3, 1.0]},
-        {"shooter": "me", "ball_in_hand": True},
+        {"shooter": "me", "ball_in_hand": "anywhere"},
     ),
     (
         "Rack 9: after the break",

@@ -11,8 +11,8 @@ from partita.table.completion import completions
 from partita.table.diamonds import diamonds
 from partita.table.geometry import bed_of
 from partita.table.places import Around, Place, parse_phrase
-from partita.table.spec import PRESETS, TableSpec, table_named
-from partita.telling.shot_sheet import Units, shot_sheet
+from partita.telling.ring_marks import RingMark, Units, ring_marks
+from partita.telling.shot_sheet import shot_sheet
 
 
 def checked(document: dict[str, Any]) -> dict[str, Any]:
@@ -27,19 +27,19 @@ def imported(text: str) -> tuple[dict[str, Any], list[str]]:
     return layout_file.write(file), list(file.notes)
 
 
-def placed(table: str, game: str, balls: dict[str, Place], phrase: str) -> dict[str, Any]:
+def placed(table: object, game: str, balls: dict[str, Place], phrase: str) -> dict[str, Any]:
     """A place phrase: the ball and its place in diamonds, or no place when it goes off."""
     placing = parse_phrase(_around(table, game, balls), phrase)
     return {"ball": placing.ball, "place": placing.place}
 
 
-def completed(table: str, game: str, balls: dict[str, Place], typed: str) -> list[str]:
+def completed(table: object, game: str, balls: dict[str, Place], typed: str) -> list[str]:
     """How a place phrase that is being typed may go on."""
     return completions(_around(table, game, balls), typed, game_named(game).balls)
 
 
-def _around(table: str, game: str, balls: dict[str, Place]) -> Around:
-    spec = table_named(table)
+def _around(table: object, game: str, balls: dict[str, Place]) -> Around:
+    spec = layout_file.read_table(table)
     own = spots(bed_of(spec)) if game == Snooker.name else {}
     return Around(spec, balls, {ball: diamonds(spec, *place) for ball, place in own.items()})
 
@@ -49,34 +49,14 @@ def sheet(document: dict[str, Any], title: str, units: Units) -> bytes:
     return shot_sheet(layout_file.read(document).situation, title, units)
 
 
-def rack(game: str, seed: int, table: str) -> dict[str, Any]:
+def marks(document: dict[str, Any], units: Units) -> list[RingMark]:
+    """Ring marks of a layout, for a page that is printed."""
+    return ring_marks(layout_file.read(document).situation, units)
+
+
+def rack(game: str, seed: int, table: object) -> dict[str, Any]:
     """A rack after the break where the game has an open one, else balls scattered in mid-game, as a document."""
     game_named(game)
-    spec = table_named(table)
+    spec = layout_file.read_table(table)
     situation = broken(game, seed, spec) if game in BROKEN else scattered(game, seed, spec)
-    return layout_file.write(LayoutFile(situation))
-
-
-def geometry(spec: TableSpec) -> dict[str, Any]:
-    """All that the drawing of a table needs, m."""
-    bed = bed_of(spec)
-    return {
-        "name": spec.name,
-        "length": bed.length,
-        "width": bed.width,
-        "radius": bed.radius,
-        "reach": bed.reach,
-        "tip_radii": bed.tip_radius.tolist(),
-        "nose_x": bed.nose_x.tolist(),
-        "nose_y": bed.nose_y.tolist(),
-        "tips": bed.tip.tolist(),
-        "facing_starts": bed.facing_start.tolist(),
-        "facing_directions": bed.facing_dir.tolist(),
-        "drops": bed.drop.tolist(),
-        "mouths": bed.mouth.tolist(),
-    }
-
-
-def tables() -> list[dict[str, Any]]:
-    """The geometry of every preset."""
-    return [geometry(spec) for spec in PRESETS.values()]
+    return layout_file.write(LayoutFile(situation, table_fields=table if isinstance(table, dict) else None))

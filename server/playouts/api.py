@@ -8,9 +8,9 @@ from ninja import Router, Schema
 from pydantic import Field
 
 from accounts.current import account
-from playouts import services
+from partita.telling.documents import ChanceDocument
+from playouts import asking
 from playouts.models import PlayOut
-from studies.api import ChanceOut
 from studies.models import Study
 
 router = Router(tags=["play-outs"])
@@ -32,10 +32,11 @@ class PlayOutOut(Schema):
     name: str
     racks: int
     done: int
-    chance: ChanceOut | None
+    chance: ChanceDocument | None
     shots_a_rack: float
     status: str
     failure: str
+    waits_for: str
 
 
 def _study(request: HttpRequest, study_id: int) -> Study:
@@ -46,20 +47,20 @@ def _study(request: HttpRequest, study_id: int) -> Study:
 def ask(request: HttpRequest, study_id: int, body: PlayOutIn) -> list[dict[str, Any]]:
     """Play whole racks from some lines of a settled study."""
     study = _study(request, study_id)
-    return [services.figures_of(playout) for playout in services.ask(study, body.options, body.racks, body.freely)]
+    return [asking.figures_of(playout) for playout in asking.ask(study, body.options, body.racks, body.freely)]
 
 
 @router.get("/studies/{int:study_id}/playouts", response=list[PlayOutOut])
 def playouts(request: HttpRequest, study_id: int) -> list[dict[str, Any]]:
     """All play-outs of a study, the first asked first."""
     study = _study(request, study_id)
-    return [services.figures_of(playout) for playout in study.playouts.prefetch_related("parts")]  # type: ignore[attr-defined]
+    return [asking.figures_of(playout) for playout in study.playouts.prefetch_related("parts")]  # type: ignore[attr-defined]
 
 
 @router.post("/playouts/{int:playout_id}/stop", response=PlayOutOut)
 def stop(request: HttpRequest, playout_id: int) -> dict[str, Any]:
     """Stop a play-out; what has been played stays."""
     playout = get_object_or_404(PlayOut, study__owner=account(request), pk=playout_id)
-    services.stop(playout)
+    asking.stop(playout)
     playout.refresh_from_db()
-    return services.figures_of(playout)
+    return asking.figures_of(playout)

@@ -1,18 +1,30 @@
 """Players: the levels everybody has, and one's own profiles."""
 
-from typing import Any
-
 from django.http import HttpRequest
 from django.shortcuts import get_object_or_404
 from ninja import Router, Schema
 from pydantic import Field
 
 from accounts.current import account
-from partita.players.stroke_model import PRESETS, Hand, preset
+from partita.players.stroke_model import PRESETS, Hand
 from profiles.models import PlayerProfile
 from profiles.services import save_profile
 
 router = Router(tags=["profiles"])
+
+
+class StrokeModelOut(Schema):
+    """Standard deviations of a player's strokes, and the player's hand, reach (m) and nerves."""
+
+    aim_deg: float
+    speed: float
+    tip: float
+    sight_mm: float
+    power_cost: float
+    side_cost: float
+    reach_m: float = 0.75
+    nerves: float = 0.0
+    hand: Hand = "right"
 
 
 class PlayerOut(Schema):
@@ -21,7 +33,8 @@ class PlayerOut(Schema):
     key: str
     name: str
     own: bool
-    stroke_model: dict[str, Any]
+    level: str
+    stroke_model: StrokeModelOut
 
 
 class PlayerIn(Schema):
@@ -33,28 +46,51 @@ class PlayerIn(Schema):
     reach_m: float = 0.75
     nerves: float = 0.0
 
+    @property
+    def own(self) -> dict[str, object]:
+        """What is the player's own, beside the level."""
+        return {"hand": self.hand, "reach_m": self.reach_m, "nerves": self.nerves}
+
 
 def _out(profile: PlayerProfile) -> PlayerOut:
-    return PlayerOut(key=f"profile:{profile.pk}", name=profile.name, own=True, stroke_model=profile.stroke_model)
+    return PlayerOut(
+        key=f"profile:{profile.pk}",
+        name=profile.name,
+        own=True,
+        level=profile.level,
+        stroke_model=StrokeModelOut(**profile.stroke_model),
+    )
+
+
+def _own(request: HttpRequest, player_id: int) -> PlayerProfile:
+    return get_object_or_404(PlayerProfile, owner=account(request), pk=player_id)
 
 
 @router.get("/players", response=list[PlayerOut])
 def players(request: HttpRequest) -> list[PlayerOut]:
     """One's own profiles, then the levels from professional to beginner."""
     own = [_out(profile) for profile in PlayerProfile.objects.filter(owner=account(request))]
-    levels = [PlayerOut(key=name, name=name, own=False, stroke_model=m.as_json()) for name, m in PRESETS.items()]
+    levels = [
+        PlayerOut(key=name, name=name, own=False, level=name, stroke_model=StrokeModelOut(**model.as_json()))
+        for name, model in PRESETS.items()
+    ]
     return own + levels
 
 
 @router.post("/players", response=PlayerOut)
 def add_player(request: HttpRequest, body: PlayerIn) -> PlayerOut:
-    """Save a player at a level under a name."""
-    own = {"hand": body.hand, "reach_m": body.reach_m, "nerves": body.nerves}
-    return _out(save_profile(account(request), body.name, preset(body.level).as_json() | own))
+    """Make a player from a level under a name."""
+    return _out(save_profile(account(request), body.name, body.level, body.own))
+
+
+@router.put("/players/{int:player_id}", response=PlayerOut)
+def change_player(request: HttpRequest, player_id: int, body: PlayerIn) -> PlayerOut:
+    """Change one of one's own players; studies keep what they were asked with."""
+    return _out(save_profile(account(request), body.name, body.level, body.own, _own(request, player_id)))
 
 
 @router.delete("/players/{int:player_id}", response={204: None})
 def remove_player(request: HttpRequest, player_id: int) -> tuple[int, None]:
-    """Delete one's own profile."""
-    get_object_or_404(PlayerProfile, owner=account(request), pk=player_id).delete()
+    """Delete one of one's own players; studies keep what they were asked with."""
+    _own(request, player_id).delete()
     return 204, None

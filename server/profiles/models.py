@@ -5,10 +5,11 @@ from django.db import models
 
 
 class PlayerProfile(models.Model):
-    """A player's stroke model under a name, belonging to one account."""
+    """A player's stroke model under a name, belonging to one account; `level` is what it was made from."""
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="players")
     name = models.CharField(max_length=60)
+    level = models.CharField(max_length=60, blank=True)
     stroke_model = models.JSONField()
     created = models.DateTimeField(auto_now_add=True)
 

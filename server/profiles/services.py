@@ -1,11 +1,14 @@
-"""From the players of a request to the core's stroke models."""
+"""From the players of a request to the core's stroke models, and players of one's own."""
 
 from typing import Any
 
 from django.contrib.auth.models import AbstractBaseUser, AnonymousUser
+from django.db import IntegrityError, transaction
 from django.shortcuts import get_object_or_404
 
 from partita.errors import refuse
+from partita.games.question import Question
+from partita.games.situation import Situation
 from partita.players.stroke_model import StrokeModel, preset, stroke_model_from
 from profiles.models import PlayerProfile
 
@@ -21,8 +24,23 @@ def stroke_model_named(owner: AbstractBaseUser | AnonymousUser, player: str) -> 
     return preset(player)
 
 
-def save_profile(owner: Any, name: str, values: dict[str, object]) -> PlayerProfile:
-    """Create or replace the owner's profile of that name."""
-    model = stroke_model_from({**values, "name": name}).as_json()
-    profile, _ = PlayerProfile.objects.update_or_create(owner=owner, name=name, defaults={"stroke_model": model})
-    return profile
+def question_with(owner: Any, situation: Situation, me: str, them: str) -> Question:
+    """A situation with both players in their seats."""
+    return Question(situation, stroke_model_named(owner, me), stroke_model_named(owner, them))
+
+
+def save_profile(
+    owner: Any, name: str, level: str, own: dict[str, object], profile: PlayerProfile | None = None
+) -> PlayerProfile:
+    """Make or change a player from a level; own : hand, reach_m and nerves."""
+    kept = profile or PlayerProfile(owner=owner)
+    kept.name, kept.level = name, level
+    kept.stroke_model = stroke_model_from({**preset(level).as_json(), **own, "name": name}).as_json()
+    try:
+        with transaction.atomic():
+            kept.save()
+    except IntegrityError:
+        raise refuse(
+            "name", f"there is a player “{name[:40]}” already", "Choose another name, or change that one."
+        ) from None
+    return kept

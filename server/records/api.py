@@ -29,6 +29,7 @@ class PlayedOut(Schema):
     id: int
     study_id: int | None
     option: int
+    shot: str
     name: str
     ending: str
     said: float

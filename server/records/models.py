@@ -8,11 +8,12 @@ from studies.models import Study
 
 
 class Played(models.Model):
-    """An option that was played: what was said of it, and how it ended. Kept when its study goes."""
+    """An option that was played: what was said of it, and how it ended. Kept when its study goes. `shot`: its id."""
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="played")
     study = models.ForeignKey(Study, null=True, on_delete=models.SET_NULL, related_name="played")
     option = models.IntegerField()
+    shot = models.CharField(max_length=200, blank=True)
     name = models.CharField(max_length=200)
     ending = models.CharField(max_length=20, choices=[(name, name.replace("_", " ")) for name in ENDINGS])
     # As weighed: the chance of that ending, of the make, of the rack, and of the rack by the best option.

@@ -102,9 +102,11 @@ def warm() -> None:
         second = subprocess.Popen([sys.executable, "-m", "partita.cli", "warm", "--lane", "1"])
         try:
             lane(0)
-        finally:
-            if second.wait() != 0:
-                raise RuntimeError("compiling the kernels failed; the lines above say why")
+        except BaseException:
+            second.terminate()
+            raise
+        if second.wait() != 0:
+            raise RuntimeError("compiling the kernels failed; the lines above say why")
 
 
 @contextmanager

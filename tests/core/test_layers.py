@@ -5,7 +5,6 @@ import math
 import unittest
 
 import numpy as np
-from partita.telling.trial import try_stroke
 
 from partita.errors import Refused
 from partita.games.question import Question
@@ -21,6 +20,7 @@ from partita.table.layout import Layout
 from partita.table.spec import POCKETS, TableSpec
 from partita.telling.drawing import draw
 from partita.telling.layers import shadow_outline
+from partita.telling.trial import try_stroke
 from partita.weighing.rater import Rater, worth_in_hand
 from partita.weighing.weigh import WeighRequest, weigh
 

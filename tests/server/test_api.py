@@ -18,6 +18,8 @@ from playouts.models import PlayOut
 from profiles.models import PlayerProfile
 from records.models import Played
 from studies.models import Study
+from tables.models import TableProfile
+from tests.server.documents import chance, line, settled
 
 GOOD = demo.document({"cue": [2, 1], "8": [5, 3], "9": [6, 2]}, {"shooter": "me"})
 
@@ -48,6 +50,7 @@ class Ownership(ApiTest):
         layout = Layout.objects.create(owner=self.theirs, name="theirs", document=GOOD)
         study = Study.objects.create(owner=self.theirs, question={}, document={"options": []}, kept=True)
         player = PlayerProfile.objects.create(owner=self.theirs, name="Tom", stroke_model={})
+        table = TableProfile.objects.create(owner=self.theirs, name="Theirs", document="pool-9ft")
         played = Played.objects.create(
             owner=self.theirs, option=0, name="theirs", ending="won", said=1, make=1, rack_chance=1, best_chance=1
         )
@@ -64,6 +67,9 @@ class Ownership(ApiTest):
             ("get", f"/studies/{study.pk}/options/0/sheet", None),
             ("delete", f"/studies/{study.pk}", None),
             ("delete", f"/players/{player.pk}", None),
+            ("put", f"/players/{player.pk}", {"name": "mine", "level": "league"}),
+            ("put", f"/tables/{table.pk}", {"name": "mine"}),
+            ("delete", f"/tables/{table.pk}", None),
             ("get", f"/studies/{study.pk}/playouts", None),
             ("post", f"/studies/{study.pk}/playouts", {"options": [0]}),
             ("post", f"/playouts/{playout.pk}/stop", {}),
@@ -183,21 +189,20 @@ class Keeping(ApiTest):
     def test_players_are_saved_from_levels_and_used_in_questions(self) -> None:
         sent = {"name": "June", "level": "semi-professional", "hand": "left", "nerves": 0.3}
         player = self.send("post", "/players", sent)[1]
-        question = self.ask(me=player["key"])[1]["question"]
+        self.ask(me=player["key"])
+        question = Study.objects.latest("pk").question
         self.assertEqual((question["me"]["name"], question["me"]["aim_deg"]), ("June", 0.055))
         self.assertEqual((question["me"]["hand"], question["me"]["nerves"]), ("left", 0.3))
         self.assertEqual(self.send("post", "/players", {**sent, "reach_m": 9})[0], 422)
         self.assertEqual(len(self.send("get", "/players")[1]), 6)
 
     def test_what_was_played_is_kept_with_what_was_said_of_it(self) -> None:
-        option = {
-            "name": "Cut the 4", "shares": dict.fromkeys(ENDINGS, 0.0) | {"won": 0.2, "foul": 0.8},
-            "make": {"value": 0.2}, "rack_chance": {"value": 0.5},
-        }  # fmt: skip
-        study = Study.objects.create(owner=self.mine, question={}, document={"settled": True, "options": [option]})
+        option = line(shares=dict.fromkeys(ENDINGS, 0.0) | {"won": 0.2, "foul": 0.8}, make=chance(0.2))
+        study = Study.objects.create(owner=self.mine, question={"document": GOOD}, document=settled(option))
         sent = f"/studies/{study.pk}/played"
         kept = self.send("post", sent, {"option": 0, "ending": "foul"})[1]
-        self.assertEqual((kept["name"], kept["said"], kept["best_chance"]), ("Cut the 4", 0.8, 0.5))
+        self.assertEqual((kept["name"], kept["said"], kept["best_chance"]), ("Cut the 8", 0.8, 0.5))
+        self.assertEqual(kept["shot"], "pot:8:8:foot-far:via")
         self.assertEqual(self.send("post", sent, {"option": 0, "ending": "luck"})[0], 422)
         self.assertEqual(self.send("post", sent, {"option": 1, "ending": "won"})[0], 422)
         study.delete()

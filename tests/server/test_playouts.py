@@ -7,10 +7,11 @@ from django.test import Client, TransactionTestCase
 
 from partita.errors import Refused
 from partita.playing.playout import play_out
-from playouts import services
+from playouts import asking
 from playouts.models import Part, PlayOut
-from studies import services as studies
+from studies import asking as studies
 from studies.models import Study
+from studies.questions import request_of
 from tests.server.test_studies import QUICK
 from tests.server.worker import Worker, eventually
 
@@ -29,7 +30,7 @@ class PlayOuts(TransactionTestCase):
 
     def figures(self, playout: PlayOut) -> dict[str, Any]:
         playout.refresh_from_db()
-        return services.figures_of(playout)
+        return asking.figures_of(playout)
 
     def test_parts_played_by_workers_merge_into_what_one_run_gives(self) -> None:
         self.settle()
@@ -39,13 +40,13 @@ class PlayOuts(TransactionTestCase):
         asked = client.post(path, {"options": [0], "racks": 128, "freely": True}, content_type="application/json")
         self.assertEqual([line["option"] for line in asked.json()], [0, None])
         eventually("both are played", lambda: {line["status"] for line in client.get(path).json()} == {"done"})
-        request = studies.request_of(self.study.question)
-        alone = list(play_out(request.situation, request.me, request.them, 128, seed=1))[-1]
+        request = request_of(self.study)
+        alone = list(play_out(request, 128, seed=1))[-1]
         self.assertEqual(client.get(path).json()[1]["chance"], alone.chance.as_json())
 
     def test_a_killed_worker_loses_nothing_but_the_batch_it_was_at(self) -> None:
         self.settle()
-        (playout,) = services.ask(self.study, [], 512, freely=True)
+        (playout,) = asking.ask(self.study, [], 512, freely=True)
         eventually("a part is under way", lambda: self.figures(playout)["done"] > 0)
         self.worker.kill()
         kept = {part.pk: part.won for part in Part.objects.all() if part.won}
@@ -55,21 +56,21 @@ class PlayOuts(TransactionTestCase):
         eventually("the rest is played", lambda: self.figures(playout)["status"] == "done", 120)
         for key, won in kept.items():
             self.assertEqual(Part.objects.get(pk=key).won[: len(won)], won)
-        request = studies.request_of(self.study.question)
-        alone = list(play_out(request.situation, request.me, request.them, 512, seed=1))[-1]
+        request = request_of(self.study)
+        alone = list(play_out(request, 512, seed=1))[-1]
         self.assertEqual(self.figures(playout)["chance"], alone.chance.as_json())
 
     def test_a_stopped_play_out_keeps_what_was_played(self) -> None:
         self.settle()
-        (playout,) = services.ask(self.study, [], 4096, freely=True)
+        (playout,) = asking.ask(self.study, [], 4096, freely=True)
         eventually("it has begun", lambda: self.figures(playout)["done"] > 0)
-        services.stop(playout)
+        asking.stop(playout)
         eventually("the queue is empty", lambda: self.figures(playout)["status"] == "stopped")
         self.assertTrue(0 < self.figures(playout)["done"] < 4096)
 
     def test_what_cannot_be_played_out_is_refused_with_what_can(self) -> None:
         with self.assertRaisesRegex(Refused, "not settled yet"):
-            services.ask(self.study, [0], 128, freely=False)
+            asking.ask(self.study, [0], 128, freely=False)
         self.settle()
         for places, racks, freely, words in (
             ([99], 128, False, "there is no line 100"),
@@ -77,4 +78,4 @@ class PlayOuts(TransactionTestCase):
             ([], 128, False, "nothing to play out"),
         ):
             with self.assertRaisesRegex(Refused, words):
-                services.ask(self.study, places, racks, freely)
+                asking.ask(self.study, places, racks, freely)

@@ -11,15 +11,17 @@ from procrastinate.contrib.django.models import ProcrastinateJob
 
 from layouts import demo
 from partita.telling.drawing import FAN
-from studies import services
+from studies import asking, clearing, drawings
+from studies import running as studies_running
 from studies.models import Study
 from tests.server.worker import Worker, eventually
+from work import running
 
 QUICK = demo.document({"cue": [2, 1], "8": [5, 3], "9": [6, 2]}, {"shooter": "me"})
 
 
 def ask(owner: Any, samples: int = 300) -> Study:
-    return services.ask(owner, QUICK, "league", "league", 1, samples, None)
+    return asking.ask(owner, QUICK, "league", "league", 1, samples, None)
 
 
 class WorkerLife(TransactionTestCase):
@@ -62,7 +64,7 @@ class WorkerLife(TransactionTestCase):
         self.worker.start()
         study = ask(self.user, 20_000)
         eventually("it has begun", lambda: self.state(study).revision > 0)
-        services.stop(study)
+        running.stop(study)
         eventually("it stops", lambda: self.state(study).status == Study.Status.STOPPED)
         self.assertLess(study.progress, 1.0)
         self.assertTrue(study.document["options"])
@@ -80,43 +82,43 @@ class RunDirectly(TestCase):
         documents = []
         for _ in range(2):
             Study.objects.filter(pk=study.pk).update(status=Study.Status.RUNNING)
-            services.run(study.pk, lambda: False)
+            studies_running.run(study.pk, lambda: False)
             study.refresh_from_db()
             documents.append({**study.document, "seconds": 0})
         self.assertEqual(documents[0], documents[1])
 
     def test_only_old_studies_that_nobody_kept_are_cleared_away(self) -> None:
         studies = [ask(self.user) for _ in range(3)]
-        old = timezone.now() - services.UNKEPT_FOR - timedelta(days=1)
+        old = timezone.now() - clearing.UNKEPT_FOR - timedelta(days=1)
         Study.objects.filter(pk__in=[studies[0].pk, studies[1].pk]).update(updated=old)
         Study.objects.filter(pk=studies[1].pk).update(kept=True)
-        self.assertEqual(services.clear_old(), 1)
+        self.assertEqual(clearing.clear_old(), 1)
         self.assertEqual(set(Study.objects.values_list("pk", flat=True)), {studies[1].pk, studies[2].pk})
 
     def test_a_failure_is_told_in_plain_words_and_logged(self) -> None:
         study = ask(self.user)
-        with mock.patch("studies.services.weigh", side_effect=ZeroDivisionError), self.assertLogs("studies.services"):
-            services.run(study.pk, lambda: False)
+        with mock.patch("studies.running.weigh", side_effect=ZeroDivisionError), self.assertLogs("work.running"):
+            studies_running.run(study.pk, lambda: False)
         study.refresh_from_db()
         self.assertEqual(study.status, Study.Status.FAILED)
         self.assertIn("the layout is safe", study.failure)
 
     def test_a_drawing_is_computed_for_each_option(self) -> None:
         study = ask(self.user)
-        services.run(study.pk, lambda: False)
+        studies_running.run(study.pk, lambda: False)
         study.refresh_from_db()
-        drawing = services.drawing_of(study, 0)
+        drawing = drawings.drawing_of(study, 0)
         assert drawing is not None
-        self.assertEqual(len(drawing["fans"]["cue"]), FAN)
-        self.assertGreaterEqual(drawing["executions"], len(drawing["rests"]["cue"]))
-        more = services.drawing_of(study, 0, fan=300)
+        self.assertEqual(len(drawing.fans["cue"]), FAN)
+        self.assertGreaterEqual(drawing.executions, len(drawing.rests["cue"]))
+        more = drawings.drawing_of(study, 0, fan=300)
         assert more is not None
-        self.assertEqual(more["fans"]["cue"][:FAN], drawing["fans"]["cue"])
-        self.assertIsNone(services.drawing_of(study, 999))
-        sheet = services.sheet_of(study, 0, "cm", "A rack")
+        self.assertEqual(more.fans["cue"][:FAN], drawing.fans["cue"])
+        self.assertIsNone(drawings.drawing_of(study, 999))
+        sheet = drawings.sheet_of(study, 0, "cm", "A rack")
         assert sheet is not None
         self.assertEqual(sheet[:5], b"%PDF-")
-        self.assertIsNone(services.sheet_of(study, 999, "cm", ""))
+        self.assertIsNone(drawings.sheet_of(study, 999, "cm", ""))
 
     def test_what_was_lately_weighed_is_listed_once_a_layout_and_not_what_is_kept(self) -> None:
         found = {"options": [{"name": "Cut the 8"}]}
@@ -129,5 +131,5 @@ class RunDirectly(TestCase):
             question = {"document": {"game": "nine-ball", "balls": balls}}
             Study.objects.create(owner=self.user, question=question, document=found, kept=kept)
         Study.objects.create(owner=self.user, question={"document": {"game": "nine-ball", "balls": {}}})
-        listed = services.recent(self.user)
-        self.assertEqual([(line["balls"], line["best"]) for line in listed], [(1, "Cut the 8")] * 2)
+        listed = asking.recent(self.user)
+        self.assertEqual([(len(line["document"]["balls"]), line["best"]) for line in listed], [(1, "Cut the 8")] * 2)

@@ -32,8 +32,11 @@ PLAUSIBLE = {
     "e_facing": (0.3, 1.0),
     "e_b": (0.8, 1.0),
 }
-# Pockets in a word: how much narrower or wider the mouths are than the preset's, m. A judgement, no source.
-_POCKET_WIDTHS = {"tight": -0.0065, "standard": 0.0, "loose": 0.0065}
+# A table in words, against its preset: how much narrower or wider the mouths are, m; by how much the cloth slows a
+# rolling ball; how much less or more of its speed a ball keeps at a cushion. Judgements, no source.
+POCKET_WIDTHS = {"tight": -0.0065, "standard": 0.0, "loose": 0.0065}
+CLOTHS = {"slow": 1.25, "standard": 1.0, "fast": 0.8}
+CUSHION_WORDS = {"dull": -0.06, "standard": 0.0, "lively": 0.04}
 
 
 @dataclass(frozen=True)
@@ -133,10 +136,14 @@ def table_named(name: str) -> TableSpec:
 def table_from(values: dict[str, object]) -> TableSpec:
     """A table from the fields of a profile; fields left out keep the named preset's value.
 
-    `pockets` may be "tight" or "loose": both mouths a little narrower or wider than the preset's.
+    `base` is the preset, where the name is not that of one; `pockets`, `cloth` and `cushions` are words of
+    POCKET_WIDTHS, CLOTHS and CUSHION_WORDS.
     """
-    base = table_named(str(values.get("name", "pool-9ft")) if values.get("name") in PRESETS else "pool-9ft")
+    named = values.get("name") if values.get("name") in PRESETS else "pool-9ft"
+    base = table_named(str(values.get("base", named)))
     base = with_pockets(base, values.get("pockets", "standard"))
+    base = with_cloth(base, values.get("cloth", "standard"))
+    base = with_cushions(base, values.get("cushions", "standard"))
     known = {field.name for field in fields(TableSpec)} - {"name"}
     changes: dict[str, float] = {}
     for key, value in values.items():
@@ -150,10 +157,29 @@ def table_from(values: dict[str, object]) -> TableSpec:
 
 def with_pockets(table: TableSpec, pockets: object) -> TableSpec:
     """The table with mouths a little narrower ("tight") or wider ("loose") than they are."""
-    if not isinstance(pockets, str) or pockets not in _POCKET_WIDTHS:
-        raise refuse("table pockets", f"{str(pockets)[:40]} is no width", f"Use {', '.join(_POCKET_WIDTHS)}.")
-    wider = _POCKET_WIDTHS[pockets]
+    wider = _word("pockets", pockets, POCKET_WIDTHS)
     return replace(table, corner_mouth_m=table.corner_mouth_m + wider, side_mouth_m=table.side_mouth_m + wider)
+
+
+def with_cloth(table: TableSpec, cloth: object) -> TableSpec:
+    """The table with a cloth on which balls roll less far ("slow") or farther ("fast")."""
+    return replace(table, mu_r=_within("mu_r", table.mu_r * _word("cloth", cloth, CLOTHS)))
+
+
+def with_cushions(table: TableSpec, cushions: object) -> TableSpec:
+    """The table with cushions that give back less ("dull") or more ("lively")."""
+    return replace(table, e_c=_within("e_c", table.e_c + _word("cushions", cushions, CUSHION_WORDS)))
+
+
+def _word(part: str, word: object, meanings: dict[str, float]) -> float:
+    if not isinstance(word, str) or word not in meanings:
+        raise refuse(f"table {part}", f"{str(word)[:40]} is none of these", f"Use {', '.join(meanings)}.")
+    return meanings[word]
+
+
+def _within(key: str, value: float) -> float:
+    low, high = PLAUSIBLE[key]
+    return min(high, max(low, value))
 
 
 def _checked(key: str, value: object) -> float:

@@ -15,15 +15,13 @@ from partita.intervals import of_mean
 from partita.options.option import Option
 from partita.players.executions import standard_draws
 from partita.players.stroke_model import PRESETS, StrokeModel
-from partita.table.spec import PLAUSIBLE, TableSpec, with_pockets
+from partita.table.spec import TableSpec, with_cloth, with_pockets
 from partita.weighing.rater import Rater
 
 Floats = np.ndarray[tuple[int, ...], np.dtype[np.float64]]
 # How many of the leaders are looked at, with how many draws each, and whose stream of draws that is.
 LEADERS, SAMPLES, _STREAM = 4, 240, 15_013
 STROKE_ERRORS = (0.7, 0.85, 1.2, 1.4)
-# A cloth that is a fifth slower or faster. A judgement, no source.
-_CLOTHS = {"slower cloth": 1.25, "faster cloth": 0.8}
 _SCALED = ("aim_deg", "speed", "tip", "sight_mm")
 _FINEST = {"aim_deg": 0.005, "speed": 0.005, "tip": 0.001, "sight_mm": 0.0}
 
@@ -71,10 +69,8 @@ def changes_of(situation: Situation, shooter: StrokeModel, other: StrokeModel) -
     for name, model in _neighbours(other):
         yield Change("other player", name, situation, shooter, model)
     table = situation.layout.table
-    for name, factor in _CLOTHS.items():
-        low, high = PLAUSIBLE["mu_r"]
-        yield Change("cloth", name, _on(situation, replace(table, mu_r=min(high, max(low, table.mu_r * factor)))),
-                     shooter, other)  # fmt: skip
+    for name in ("slow", "fast"):
+        yield Change("cloth", f"{name}er cloth", _on(situation, with_cloth(table, name)), shooter, other)
     for name in ("tight", "loose"):
         yield Change("pockets", f"{name} pockets", _on(situation, with_pockets(table, name)), shooter, other)
 

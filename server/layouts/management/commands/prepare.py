@@ -9,8 +9,8 @@ from django.core.management.base import BaseCommand
 from layouts import demo
 from layouts.models import Layout
 from layouts.services import checked
-from partita.players.stroke_model import preset
 from profiles.services import save_profile
+from tables.services import save as save_table
 
 
 class Command(BaseCommand):
@@ -24,8 +24,10 @@ class Command(BaseCommand):
         if User.objects.filter(username=demo.USER).exists():
             return
         user = User.objects.create_user(demo.USER, password=demo.PASSWORD)
-        for name, level in demo.PLAYERS:
-            save_profile(user, name, preset(level).as_json())
+        for name, level, own in demo.PLAYERS:
+            save_profile(user, name, level, own)
+        for name, words in demo.TABLES:
+            save_table(user, name, words)
         for name, places, situation in reversed(demo.LAYOUTS):
             document = checked({**demo.document(places, situation), "name": name})
             Layout.objects.create(owner=user, name=name, document=document)

@@ -1,4 +1,4 @@
-"""The worker process: warms the kernels, then takes jobs until it is told to stop."""
+"""The worker process: waits until the physics has been compiled, then takes jobs until it is told to stop."""
 
 import asyncio
 from typing import Any
@@ -6,7 +6,8 @@ from typing import Any
 from django.core.management.base import BaseCommand
 from procrastinate.contrib.django import app as django_app
 
-from studies.services import warm_kernels
+from partita.kernels import stages
+from partita.warming import load
 
 
 class Command(BaseCommand):
@@ -19,12 +20,11 @@ class Command(BaseCommand):
         parser.add_argument("--heartbeat", type=float, default=5.0)
         parser.add_argument("--stalled-after", type=float, default=20.0)
         parser.add_argument("--jobs", type=int, default=2, help="jobs at a time")
-        parser.add_argument("--cold", action="store_true", help="do not warm the kernels first")
 
     def handle(self, *args: Any, **options: Any) -> None:
         """Run until a signal."""
-        if not options["cold"]:
-            warm_kernels()
+        stages.wait_for("weighing")
+        load("weighing")
         self.stdout.write("worker ready")
         self.stdout.flush()
         asyncio.run(self._work(options["jobs"], options["heartbeat"], options["stalled_after"]))

@@ -1,0 +1,1 @@
+"""Tables: the presets, and tables of one's own."""

@@ -1,0 +1,1 @@
+"""Long work: what every job that takes its time shares, and what is ready to be worked with."""

@@ -1,0 +1,62 @@
+"""Running a piece of work in a worker: every answer is kept; it can be stopped, and begun again after a crash."""
+
+import logging
+from collections.abc import Callable, Iterator
+from dataclasses import dataclass
+from typing import Any
+
+from django.db.models import F
+
+from partita.errors import Refused
+from work.models import Status, Work
+
+log = logging.getLogger(__name__)
+
+
+@dataclass(frozen=True)
+class Answer:
+    """A partial or final answer: its document, how far the work is, and how long it took."""
+
+    document: dict[str, Any]
+    progress: float
+    seconds: float
+
+
+def run(work: Work, answers: Callable[[], Iterator[Answer]], should_abort: Callable[[], bool], words: str) -> None:
+    """Run it to its end, keeping each answer. `words`: what is said when something goes wrong that is ours."""
+    kind, key = type(work), work.pk
+    if work.is_over:
+        return
+    if work.status == Status.STOPPING:
+        finish(kind, key, Status.STOPPED)
+        return
+    rows = kind._default_manager.filter(pk=key)
+    rows.filter(status=Status.QUEUED).update(status=Status.RUNNING)
+    try:
+        for answer in answers():
+            rows.update(
+                document=answer.document, progress=answer.progress, seconds=answer.seconds, revision=F("revision") + 1
+            )
+            if should_abort() or not rows.filter(status=Status.RUNNING).exists():
+                finish(kind, key, Status.STOPPED)
+                return
+        finish(kind, key, Status.DONE)
+    except Refused as refused:
+        finish(kind, key, Status.FAILED, str(refused))
+    except Exception:
+        log.exception("%s %s failed", kind.__name__, key)
+        finish(kind, key, Status.FAILED, words)
+
+
+def finish(kind: type[Work], key: int, status: str, failure: str = "") -> None:
+    """End it. What was stopped in its last moment stays stopped."""
+    kind._default_manager.filter(pk=key).exclude(status=Status.STOPPED).update(
+        status=status, failure=failure[:500], revision=F("revision") + 1
+    )
+
+
+def stop(work: Work) -> None:
+    """Ask it to stop: running at its next answer, waiting at once."""
+    rows = type(work)._default_manager.filter(pk=work.pk)
+    rows.filter(status=Status.QUEUED).update(status=Status.STOPPED)
+    rows.filter(status=Status.RUNNING).update(status=Status.STOPPING)
