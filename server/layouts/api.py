@@ -1,7 +1,7 @@
 """Layouts: keep, open, import; tables to draw; place phrases."""
 
 from datetime import datetime
-from typing import Any
+from typing import Annotated, Any
 
 from django.http import HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404
@@ -66,8 +66,13 @@ class PhraseIn(Schema):
 
     table: TableDocument
     game: str = Field("nine-ball", max_length=40)
-    balls: dict[str, tuple[float, float]] = Field(default_factory=dict, max_length=30)
+    balls: dict[str, Annotated[list[float], Field(min_length=2, max_length=2)]] = Field(default_factory=dict, max_length=30)
     phrase: str = Field(max_length=400)
+
+    @property
+    def places(self) -> dict[str, tuple[float, float]]:
+        """The balls' places, x and y."""
+        return {ball: (place[0], place[1]) for ball, place in self.balls.items()}
 
 
 class SheetIn(LayoutIn):
@@ -80,14 +85,14 @@ class PhraseOut(Schema):
     """A ball and where it goes, in diamonds; no place means off the table."""
 
     ball: str
-    place: tuple[float, float] | None
+    place: list[float] | None
 
 
 class RingMarkOut(Schema):
     """Where to stick a ring: diamonds, and distances from the head and the near nose in the unit asked."""
 
     ball: str
-    diamonds: tuple[float, float]
+    diamonds: list[float]
     from_head: float
     from_near: float
 
@@ -109,13 +114,13 @@ def rack(request: HttpRequest, body: RackIn) -> dict[str, Any]:
 @router.post("/places", response=PhraseOut)
 def place(request: HttpRequest, body: PhraseIn) -> dict[str, Any]:
     """Read a place phrase."""
-    return services.placed(body.table, body.game, body.balls, body.phrase)
+    return services.placed(body.table, body.game, body.places, body.phrase)
 
 
 @router.post("/places/completions", response=list[str])
 def completions(request: HttpRequest, body: PhraseIn) -> list[str]:
     """How a place phrase that is being typed may go on."""
-    return services.completed(body.table, body.game, body.balls, body.phrase)
+    return services.completed(body.table, body.game, body.places, body.phrase)
 
 
 @router.post("/sheets", response={200: None})

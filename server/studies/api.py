@@ -147,7 +147,7 @@ def try_own(request: HttpRequest, body: TrialIn) -> TrialDocument:
     return drawings.tried(account(request), body.document.root, body.me, body.them, stroke)
 
 
-@router.post("/in-hand", response=list[tuple[float, float, float]])
+@router.post("/in-hand", response=list[list[float]])
 def in_hand(request: HttpRequest, body: PositionIn) -> Any:
     """Where the cue ball in hand may be put: [x, y, rack chance of the shooter by a glance]."""
     need("weighing")

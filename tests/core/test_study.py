@@ -92,7 +92,7 @@ class WhatChanges(unittest.TestCase):
         ]
         errors.insert(2, found["as_asked"][0])
         self.assertEqual(errors, sorted(errors, reverse=True))
-        weaker, better = rows["other player", "weaker: beginner"], rows["other player", "better: strong league"]
+        weaker, better = rows["opponent", "weaker: beginner"], rows["opponent", "better: strong league"]
         self.assertTrue(all(low > high for low, high in zip(weaker, better, strict=True)), (weaker, better))
         self.assertEqual(len({row["kind"] for row in found["changes"]}), 4)
 

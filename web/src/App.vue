@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue'
 import Button from 'primevue/button'
+import TheFrame from './frame/TheFrame.vue'
+import './frame/theme'
 import SignIn from './places/entry/SignIn.vue'
 import { useSession } from './stores/session'
 import { sentence, problemsOf, type Problem } from './api/client'
@@ -17,11 +19,10 @@ async function open() {
   }
 }
 onMounted(open)
-document.documentElement.dataset.theme = localStorage.getItem('partita-theme') ?? 'day'
 </script>
 
 <template>
-  <RouterView v-if="session.username" />
+  <TheFrame v-if="session.username" />
   <SignIn v-else-if="session.known" />
   <main v-else class="opening">
     <template v-if="problems.length">

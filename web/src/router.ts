@@ -1,13 +1,26 @@
 import { createRouter, createWebHistory } from 'vue-router'
+import PlayersPlace from './places/players/PlayersPlace.vue'
 import TablePlace from './places/table/TablePlace.vue'
+import { TABLE_KEYS } from './places/table/tableKeys'
 
-/** A layout or a study has an address of its own; each opens the Table place with it. */
+/** Every page has an address; a layout or a study has one of its own, which opens the Table with it. */
 export const router = createRouter({
   history: createWebHistory(),
   routes: [
-    { path: '/', name: 'table', component: TablePlace },
-    { path: '/layouts/:layoutId(\\d+)', name: 'layout', component: TablePlace },
-    { path: '/studies/:studyId(\\d+)', name: 'study', component: TablePlace },
+    { path: '/', name: 'table', component: TablePlace, meta: { place: 'table', keys: TABLE_KEYS } },
+    {
+      path: '/layouts/:layoutId(\\d+)',
+      name: 'layout',
+      component: TablePlace,
+      meta: { place: 'table', keys: TABLE_KEYS },
+    },
+    {
+      path: '/studies/:studyId(\\d+)',
+      name: 'study',
+      component: TablePlace,
+      meta: { place: 'table', keys: TABLE_KEYS },
+    },
+    { path: '/players', name: 'players', component: PlayersPlace, meta: { place: 'players' } },
     { path: '/:rest(.*)*', redirect: '/' },
   ],
 })

@@ -24,7 +24,7 @@ def _rounded(digits: int) -> Any:
 
 
 Share = Annotated[float, _rounded(4)]
-Place = tuple[float, float]
+Place = Annotated[list[float], Field(min_length=2, max_length=2)]
 
 
 class ChanceDocument(Document):
@@ -198,7 +198,7 @@ class StudyDocument(Document):
     settled: bool
     samples_used: int
     seconds: float = 0.0
-    cue: tuple[Share, Share]
+    cue: Annotated[list[Share], Field(min_length=2, max_length=2)]
     target: str
     options: list[OptionDocument]
     why: str

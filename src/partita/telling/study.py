@@ -46,7 +46,7 @@ def as_weighed(situation: Situation, study: StudyDocument) -> Situation:
     """The situation of a study, with the cue ball where it was placed if it was in hand."""
     if situation.in_hand == "none":
         return situation
-    return situation.with_cue_at(metres(situation.layout.table, *study.cue))
+    return situation.with_cue_at(metres(situation.layout.table, study.cue[0], study.cue[1]))
 
 
 def study_of(weighing: Weighing, seconds: float = 0.0) -> StudyDocument:
@@ -59,7 +59,7 @@ def study_of(weighing: Weighing, seconds: float = 0.0) -> StudyDocument:
         settled=weighing.settled,
         samples_used=weighing.used,
         seconds=round(seconds, 3),
-        cue=cue,
+        cue=list(cue),
         target=rater.target,
         options=[_option(rater, lines, place) for place in range(len(lines))],
         why=_why(rater, lines) if lines else "",
@@ -177,7 +177,7 @@ def _rests(rater: Rater, places: Places) -> RestDocument:
     middle = np.median(places, axis=0)
     spread = float(np.median(np.linalg.norm(places - middle, axis=1)))
     x, y = diamonds(rater.scene.table, float(middle[0]), float(middle[1]))
-    return RestDocument(middle=(round(x, 2), round(y, 2)), half_within_m=round(spread, 3))
+    return RestDocument(middle=[round(x, 2), round(y, 2)], half_within_m=round(spread, 3))
 
 
 def _to_rail_m(rater: Rater, places: Places) -> float:

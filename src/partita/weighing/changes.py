@@ -67,7 +67,7 @@ def changes_of(situation: Situation, shooter: StrokeModel, other: StrokeModel) -
     for factor in STROKE_ERRORS:
         yield Change("stroke error", _error_words(factor), situation, scaled(shooter, factor), other)
     for name, model in _neighbours(other):
-        yield Change("other player", name, situation, shooter, model)
+        yield Change("opponent", name, situation, shooter, model)
     table = situation.layout.table
     for name in ("slow", "fast"):
         yield Change("cloth", f"{name}er cloth", _on(situation, with_cloth(table, name)), shooter, other)

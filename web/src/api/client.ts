@@ -4,16 +4,23 @@ import type { components, paths } from './schema'
 
 type Schemas = components['schemas']
 export type Study = Schemas['StudyOut']
-export type StudySummary = Schemas['StudySummary']
+export type StudyLine = Schemas['StudyLine']
 export type Recent = Schemas['RecentOut']
-export type Result = Schemas['ResultOut']
-export type Option = Schemas['OptionOut']
-export type Stroke = Schemas['StrokeOut']
-export type Trial = Schemas['TrialOut']
+export type Question = Schemas['QuestionOut']
+export type Result = Schemas['StudyDocument']
+export type Option = Schemas['OptionDocument']
+export type Chance = Schemas['ChanceDocument']
+export type Stroke = Required<Schemas['StrokeDocument']>
+export type Trial = Schemas['TrialDocument']
 export type PlayOut = Schemas['PlayOutOut']
 export type Played = Schemas['PlayedOut']
-export type Drawing = Schemas['DrawingOut']
-export type Table = Schemas['TableOut']
+export type Drawing = Schemas['DrawingDocument']
+export type Table = Schemas['GeometryOut']
+export type TableChoice = Schemas['TableOut']
+export type TableIn = Schemas['TableIn']
+export type PlayerIn = Schemas['PlayerIn']
+export type RingMark = Schemas['RingMarkOut']
+export type Readiness = Schemas['ReadinessOut']
 export type Player = Schemas['PlayerOut']
 export type KeptLayout = Schemas['LayoutOut']
 /** One thing wrong with a request; every refusal of the API is a list of these. */
@@ -50,7 +57,17 @@ export function useToken(token: string) {
   csrf = token
 }
 
-export const api = createClient<paths>({ baseUrl: '/', credentials: 'same-origin' })
+/** While the physics is being made ready, questions for it wait in sight: asked again until they are answered. */
+async function patientFetch(request: Request): Promise<Response> {
+  for (;;) {
+    const answer = await fetch(request.clone())
+    const pause = answer.status === 503 ? Number(answer.headers.get('Retry-After')) : 0
+    if (!pause) return answer
+    await new Promise((wake) => setTimeout(wake, 1000 * pause))
+  }
+}
+
+export const api = createClient<paths>({ baseUrl: '/', credentials: 'same-origin', fetch: patientFetch })
 api.use({
   onRequest({ request }) {
     if (request.method !== 'GET') request.headers.set('X-CSRFToken', csrf)

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Table } from '@/api/client'
-import type { Place } from '@/stores/layout'
+import type { Place } from '@/board/document'
 import type { Frame } from './frame'
 
 /** The aim of one's own shot: a line from the cue ball with a grip that is dragged round it. */
@@ -42,23 +42,23 @@ const reach = computed(() => {
   cursor: grab;
 }
 .line {
-  stroke: #fff6dc;
+  stroke: var(--cue-light);
   stroke-width: 2.5;
   stroke-dasharray: 14 12;
   opacity: 0.75;
 }
 .cue {
-  fill: #d9b47a;
-  stroke: rgb(0 0 0 / 0.4);
+  fill: var(--grip);
+  stroke: var(--grip-edge);
   stroke-width: 2;
 }
 .grip {
-  fill: rgb(242 197 101 / 0.25);
-  stroke: #f2c565;
+  fill: var(--grip-halo);
+  stroke: var(--mark);
   stroke-width: 6;
 }
 .tick {
-  stroke: #f2c565;
+  stroke: var(--mark);
   stroke-width: 6;
   fill: none;
 }

@@ -25,7 +25,7 @@ const scratches = computed(() =>
   <g class="back" aria-hidden="true">
     <defs>
       <pattern id="shade" width="20" height="20" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-        <line y2="20" stroke="#05090b" stroke-opacity="0.55" stroke-width="9" />
+        <line y2="20" stroke="var(--shade)" stroke-opacity="0.55" stroke-width="9" />
       </pattern>
     </defs>
     <template v-if="shown.shadows">
@@ -60,30 +60,30 @@ const scratches = computed(() =>
   pointer-events: none;
 }
 .shadow {
-  stroke: rgb(5 9 11 / 0.45);
+  stroke: var(--shade-edge);
   stroke-width: 2;
 }
 .window {
-  fill: rgb(255 246 220 / 0.2);
-  stroke: rgb(255 246 220 / 0.55);
+  fill: var(--window);
+  stroke: var(--window-edge);
   stroke-width: 2;
 }
 .position {
   fill: none;
-  stroke: #f2c565;
+  stroke: var(--mark);
   stroke-width: 4;
   stroke-dasharray: 2 14;
   stroke-linecap: round;
 }
 .scratch polyline {
   fill: none;
-  stroke: #ff9a86;
+  stroke: var(--scratch);
   stroke-width: 4;
   stroke-dasharray: 18 10;
 }
 .scratch path {
   fill: none;
-  stroke: #ff9a86;
+  stroke: var(--scratch);
   stroke-width: 7;
 }
 </style>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { BALL_COLOURS, ballMark, ballName, isRed, isStripe } from './balls'
+import { BALL_COLOURS } from '@/design/colours'
+import { ballMark, ballName, isRed, isStripe } from './balls'
 import type { Point } from './frame'
 
 defineProps<{ ball: string; at: Point; radius: number; selected?: boolean; wrong?: boolean; words: string }>()
@@ -17,14 +18,14 @@ defineProps<{ ball: string; at: Point; radius: number; selected?: boolean; wrong
   >
     <circle :r="radius * 1.9" fill="transparent" />
     <circle v-if="selected || wrong" :r="radius + 13" class="ring" />
-    <circle :r="radius" :fill="isStripe(ball) ? '#fbf8ee' : BALL_COLOURS[ball]" class="edge" />
+    <circle :r="radius" :fill="isStripe(ball) ? 'var(--ivory)' : BALL_COLOURS[ball]" class="edge" />
     <path
       v-if="isStripe(ball)"
       :d="`M ${-radius * 0.86} ${-radius * 0.5} A ${radius} ${radius} 0 0 1 ${radius * 0.86} ${-radius * 0.5} L ${radius * 0.86} ${radius * 0.5} A ${radius} ${radius} 0 0 1 ${-radius * 0.86} ${radius * 0.5} Z`"
       :fill="BALL_COLOURS[ball]"
     />
     <template v-if="ballMark(ball)">
-      <circle v-if="!isRed(ball)" :r="radius * 0.62" fill="#fffdf7" />
+      <circle v-if="!isRed(ball)" :r="radius * 0.62" fill="var(--disc)" />
       <text
         :font-size="radius * (ballMark(ball).length > 1 ? 0.86 : 1.12)"
         y="0.36em"
@@ -42,32 +43,32 @@ defineProps<{ ball: string; at: Point; radius: number; selected?: boolean; wrong
   outline: none;
 }
 .edge {
-  stroke: rgb(0 0 0 / 0.45);
+  stroke: var(--edge);
   stroke-width: 2;
 }
 .ring {
   fill: none;
-  stroke: #f2c565;
+  stroke: var(--mark);
   stroke-width: 5;
   stroke-dasharray: 14 8;
 }
 .wrong .ring {
-  stroke: #ff8d7c;
+  stroke: var(--refused);
   stroke-dasharray: none;
 }
 .ball:focus-visible .edge {
-  stroke: #f2c565;
+  stroke: var(--mark);
   stroke-width: 6;
 }
 text {
   text-anchor: middle;
   font-family: var(--sans);
   font-weight: 800;
-  fill: #16191b;
+  fill: var(--on-disc);
   pointer-events: none;
   user-select: none;
 }
 .red {
-  fill: #fffdf7;
+  fill: var(--disc);
 }
 </style>

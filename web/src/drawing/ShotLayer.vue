@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Drawing } from '@/api/client'
-import { BALL_COLOURS, pathColour } from './balls'
+import { BALL_COLOURS, pathColour } from '@/design/colours'
 import { polyline, type Frame, type Point } from './frame'
 import { restLabels } from './labels'
 
@@ -74,12 +74,12 @@ const named = computed(() =>
   stroke-linejoin: round;
 }
 .moving circle {
-  stroke: #fffdf7;
+  stroke: var(--disc);
   stroke-width: 5;
 }
 .under {
   fill: none;
-  stroke: rgb(0 0 0 / 0.35);
+  stroke: var(--under);
   stroke-width: 11;
   stroke-linejoin: round;
 }
@@ -89,11 +89,11 @@ const named = computed(() =>
   stroke-dasharray: 9 7;
 }
 .label {
-  fill: #fffdf7;
+  fill: var(--disc);
   font: 600 38px var(--sans);
   text-anchor: middle;
   paint-order: stroke;
-  stroke: rgb(0 0 0 / 0.5);
+  stroke: var(--halo);
   stroke-width: 7;
 }
 </style>

@@ -86,25 +86,25 @@ const drops = computed(() =>
 }
 .cushion {
   fill: var(--cushion);
-  stroke: rgb(255 255 255 / 0.13);
+  stroke: var(--nose);
   stroke-width: 2;
 }
 .drop {
-  fill: #101315;
+  fill: var(--drop);
 }
 .grid line {
-  stroke: rgb(255 255 255 / 0.07);
+  stroke: var(--grid);
   stroke-width: 2;
 }
 .string {
-  stroke: rgb(255 255 255 / 0.3);
+  stroke: var(--string);
   stroke-width: 2.5;
   stroke-dasharray: 8 10;
 }
 .spot {
-  fill: rgb(255 255 255 / 0.45);
+  fill: var(--spot);
 }
 .sight {
-  fill: #e9dfc8;
+  fill: var(--sight);
 }
 </style>

@@ -1,33 +1,33 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, onMounted, onUnmounted, ref } from 'vue'
 import type { Drawing, Table } from '@/api/client'
+import type { Place } from '@/board/document'
 import type { Layer } from '@/stores/layers'
-import type { Place } from '@/stores/layout'
 import AimHandle from './AimHandle.vue'
 import BackLayers from './BackLayers.vue'
-import { ballName } from './balls'
 import BallMark from './BallMark.vue'
+import BallTags from './BallTags.vue'
 import { denseStrokes, type Worth } from './dense'
 import DenseCanvas from './DenseCanvas.vue'
-import { frameOf, type Point } from './frame'
+import { frameOf } from './frame'
 import { pictureOf } from './picture'
-import { impossible, isOffTable, snapped } from './possible'
 import ShotLayer from './ShotLayer.vue'
 import TableBed from './TableBed.vue'
+import { placeWords, useHand } from './useHand'
 
 const props = defineProps<{
   table: Table
   balls: Record<string, Place>
   selected: string | null
   drawing: Drawing | null
-  /** Where a study put the cue ball that is in hand. */
+  /** Where the cue ball that is in hand is put. */
   inHand: Place | null
   /** What places for the cue ball in hand are worth. */
   worth: Worth[]
   upright: boolean
   shown: Record<Layer, boolean>
   time: number | null
-  /** The aim of one's own shot, degrees from the long axis; null when none is being set. */
+  /** The aim of one's own shot, degrees; null when none is being set. */
   aimDeg: number | null
 }>()
 const emit = defineEmits<{
@@ -42,92 +42,37 @@ const frame = computed(() => frameOf(props.table, props.upright))
 const radius = computed(() => props.table.radius * 1000)
 const bed = ref<SVGSVGElement | null>(null)
 const svg = ref<SVGSVGElement | null>(null)
-interface Dragged {
-  ball: string
-  at: Place
-  says: string
-  /** From where it was taken hold of to its centre: a ball held at its edge stays visible beside the finger. */
-  grip: Place
-  moved: boolean
-}
-const dragged = ref<Dragged | null>(null)
-const aiming = ref(false)
-/** The balls as they are shown: the cue ball in hand where it is best put, a dragged one under the pointer. */
+/** The balls as they are shown: the cue ball in hand where it is best put. */
 const lying = computed(() => (props.inHand ? { ...props.balls, cue: props.inHand } : props.balls))
-const places = computed(() =>
-  dragged.value ? { ...lying.value, [dragged.value.ball]: dragged.value.at } : lying.value,
+const cue = computed(() => lying.value['cue'] ?? null)
+const { dragged, places, wrong, press, move, release, cancel, carry } = useHand(
+  {
+    table: () => props.table,
+    frame: () => frame.value,
+    lying: () => lying.value,
+    aims: () => props.aimDeg !== null,
+    svg,
+  },
+  {
+    select: (ball) => emit('select', ball),
+    place: (ball, at) => emit('place', ball, at),
+    remove: (ball) => emit('remove', ball),
+    explain: (words) => emit('explain', words),
+    aim: (degrees) => emit('aim', degrees),
+  },
 )
-const cue = computed(() => lying.value.cue ?? null)
-const points = computed(() => Object.values(places.value).map((at) => frame.value.fromDiamonds(at)))
+const points = computed(() =>
+  Object.fromEntries(Object.entries(places.value).map(([ball, at]) => [ball, frame.value.fromDiamonds(at)])),
+)
 const strokes = computed(() => denseStrokes(props.drawing, props.worth, frame.value, props.shown))
-const wrong = computed(() => {
-  const moving = dragged.value
-  if (!moving || isOffTable(moving.at)) return null
-  return impossible(props.table, places.value, moving.ball)
-})
 
-/** How far above a finger a carried ball is held, so that it can be seen. */
-const FINGER_PX = 40
-function placeAt(event: MouseEvent, above = 0): Place {
-  const matrix = svg.value?.getScreenCTM()?.inverse()
-  const point = new DOMPoint(event.clientX, event.clientY - above).matrixTransform(matrix)
-  return frame.value.toDiamonds([point.x, point.y] as Point)
-}
-function ballUnder(event: Event): string | null {
-  return (event.target as Element).closest<SVGElement>('[data-ball]')?.dataset.ball ?? null
-}
-function press(event: PointerEvent) {
-  if (props.aimDeg !== null) {
-    aiming.value = true
-    svg.value?.setPointerCapture(event.pointerId)
-    return aimAt(event)
-  }
-  const ball = ballUnder(event)
-  emit('select', ball)
-  const at = ball ? lying.value[ball] : undefined
-  if (!ball || !at) return
-  const held = placeAt(event)
-  dragged.value = { ball, at, says: '', grip: [at[0] - held[0], at[1] - held[1]], moved: false }
-  svg.value?.setPointerCapture(event.pointerId)
-}
-function aimAt(event: PointerEvent) {
-  if (!cue.value) return
-  const [x, y] = placeAt(event)
-  const { length, width } = props.table
-  const [dx, dy] = [((x - cue.value[0]) * length) / 8, ((y - cue.value[1]) * width) / 4]
-  // Within a ball of the cue ball the direction would jump about.
-  if (Math.hypot(dx, dy) > 2 * props.table.radius) emit('aim', (Math.atan2(dy, dx) * 180) / Math.PI)
-}
-function move(event: PointerEvent) {
-  if (aiming.value) return aimAt(event)
-  if (!dragged.value) return
-  const { ball, grip } = dragged.value
-  const [x, y] = placeAt(event)
-  const there = snapped(props.table, [x + grip[0], y + grip[1]], lying.value, ball)
-  dragged.value = { ball, ...there, grip, moved: true }
-  emit('explain', wrong.value ?? placeWords(dragged.value))
-}
-function placeWords({ ball, at, says }: Dragged): string {
-  if (isOffTable(at)) return 'Let go to take the ball off.'
-  return `${ballName(ball)} at ${words(at)}${says ? `, ${says}` : ''}`
-}
-function release() {
-  aiming.value = false
-  const done = dragged.value
-  const refused = wrong.value
-  dragged.value = null
-  if (!done?.moved) return
-  if (isOffTable(done.at)) emit('remove', done.ball)
-  else if (!refused) emit('place', done.ball, done.at)
-  emit('explain', refused && !isOffTable(done.at) ? `${refused} It went back to where it was.` : '')
-}
-/** A ball is brought from the tray: from here on it is dragged like those that lie here, above a finger. */
-function carry(ball: string, event: PointerEvent) {
-  const [at, above] = [placeAt(event), placeAt(event, event.pointerType === 'touch' ? FINGER_PX : 0)]
-  dragged.value = { ball, at: above, says: '', grip: [above[0] - at[0], above[1] - at[1]], moved: true }
-  svg.value?.setPointerCapture(event.pointerId)
-}
-const words = (at: Place) => `${at[0].toFixed(2)}, ${at[1].toFixed(2)}`
+/** Pixels of the screen for a millimetre of the table. */
+const scale = ref(1)
+const measure = () => (scale.value = (svg.value?.clientWidth ?? 0) / frame.value.box.width || 1)
+const sizes = new ResizeObserver(measure)
+onMounted(() => svg.value && sizes.observe(svg.value))
+onUnmounted(() => sizes.disconnect())
+
 /** All of it as one drawing, for a file. */
 const picture = () => (bed.value && svg.value ? pictureOf(bed.value, strokes.value, svg.value) : null)
 defineExpose({ picture, carry })
@@ -149,7 +94,7 @@ defineExpose({ picture, carry })
       @pointerdown="press"
       @pointermove="move"
       @pointerup="release"
-      @pointercancel="((dragged = null), (aiming = false))"
+      @pointercancel="cancel"
     >
       <rect v-bind="frame.box" fill="transparent" />
       <template v-if="drawing && !dragged">
@@ -160,7 +105,7 @@ defineExpose({ picture, carry })
           :labels="shown.rests"
           :time="time"
           :radius="radius"
-          :balls="points"
+          :balls="Object.values(points)"
         />
       </template>
       <BallMark
@@ -171,7 +116,7 @@ defineExpose({ picture, carry })
         :radius="radius"
         :selected="selected === ball"
         :wrong="dragged?.ball === ball && wrong !== null"
-        :words="words(at)"
+        :words="placeWords(at)"
         @focus="emit('select', String(ball))"
       />
       <g
@@ -182,6 +127,7 @@ defineExpose({ picture, carry })
         <circle :r="radius + 9" />
         <text :y="radius + 46">in hand</text>
       </g>
+      <BallTags :balls="points" :radius="radius" :frame="frame" :scale="scale" />
       <AimHandle
         v-if="aimDeg !== null && cue"
         :from="cue"
@@ -217,16 +163,16 @@ defineExpose({ picture, carry })
 }
 .in-hand circle {
   fill: none;
-  stroke: #f2c565;
+  stroke: var(--mark);
   stroke-width: 5;
   stroke-dasharray: 14 8;
 }
 .in-hand text {
-  fill: #fffdf7;
+  fill: var(--disc);
   font: 600 38px var(--sans);
   text-anchor: middle;
   paint-order: stroke;
-  stroke: rgb(0 0 0 / 0.5);
+  stroke: var(--halo);
   stroke-width: 7;
 }
 .table {

@@ -1,6 +1,6 @@
 /** The dense layers, hundreds of paths and dots, as strokes: for the canvas under the drawing, and for its files. */
 import type { Drawing } from '@/api/client'
-import { pathColour } from './balls'
+import { CUE_LIGHT, pathColour } from '@/design/colours'
 import { pathOf, type Frame } from './frame'
 import type { Layer } from '@/stores/layers'
 
@@ -66,7 +66,7 @@ function worthDots(worth: Worth[], frame: Frame): DenseStroke[] {
       .filter((place) => tenth(place[2]) === step)
       .map((place) => dot(frame.fromDiamonds(place)))
       .join(''),
-    colour: '#fff6dc',
+    colour: CUE_LIGHT,
     width: DOT.least + ((DOT.most - DOT.least) * step) / (STEPS - 1),
     opacity: 0.2 + (0.45 * step) / (STEPS - 1),
   })).filter((stroke) => stroke.d)

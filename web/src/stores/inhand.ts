@@ -1,28 +1,27 @@
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { answered, api } from '@/api/client'
+import { isInHand } from '@/board/document'
 import type { Worth } from '@/drawing/dense'
-import { useLayout } from './layout'
+import { useSharedBoard } from '@/board/useBoard'
 
 const WAIT_MS = 200
 
-/** What every place for the cue ball in hand is worth to whoever shoots, kept up with the layout. */
+/** What every place for the cue ball in hand is worth to whoever shoots, kept up with the board. */
 export const useInHand = defineStore('in-hand', () => {
-  const layout = useLayout()
+  const board = useSharedBoard()
   const places = ref<Worth[]>([])
   const best = computed(() => places.value.reduce<Worth | null>((a, b) => (a && a[2] >= b[2] ? a : b), null))
   const poorest = computed(() => Math.min(...places.value.map((place) => place[2])))
-  const asks = computed(() => !!layout.document.situation.ball_in_hand)
+  const asks = computed(() => isInHand(board.document))
   let timer = 0
   let latest = 0
 
   async function look() {
     const mine = ++latest
-    const { me, them } = layout.scene
+    const { me, them } = board.scene
     try {
-      const found = await answered(
-        api.POST('/api/in-hand', { body: { document: layout.document, me, them } }),
-      )
+      const found = await answered(api.POST('/api/in-hand', { body: { document: board.document, me, them } }))
       if (mine === latest && asks.value) places.value = found as Worth[]
     } catch {
       // A layout that is not possible yet has no best place; weighing says why.
@@ -30,7 +29,7 @@ export const useInHand = defineStore('in-hand', () => {
     }
   }
   watch(
-    [asks, () => layout.scene],
+    [asks, () => board.scene],
     () => {
       window.clearTimeout(timer)
       if (asks.value) timer = window.setTimeout(() => void look(), WAIT_MS)

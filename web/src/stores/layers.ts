@@ -3,13 +3,18 @@ import { defineStore } from 'pinia'
 import { ref, watch } from 'vue'
 
 export const LAYERS = [
-  { key: 'fan', name: 'Fan', letter: 'F', says: 'executions, as these hands turn them out' },
-  { key: 'rests', name: 'Rests', letter: 'R', says: 'where the balls come to rest' },
+  {
+    key: 'fan',
+    name: 'Tries',
+    letter: 'I',
+    says: 'how the shot comes out in this player’s hands, many times',
+  },
+  { key: 'rests', name: 'Rests', letter: 'E', says: 'where the balls come to rest' },
   { key: 'shadows', name: 'Shadows', letter: 'D', says: 'from where the next ball cannot be hit straight' },
-  { key: 'window', name: 'Window', letter: 'N', says: 'how far the pocket is open' },
-  { key: 'scratches', name: 'Scratch', letter: 'X', says: 'ways on which the cue ball falls' },
-  { key: 'positions', name: 'Lines', letter: 'L', says: 'straight lines to the next ball' },
-  { key: 'hand', name: 'In hand', letter: 'I', says: 'where the cue ball in hand is worth most' },
+  { key: 'window', name: 'Pocket', letter: 'K', says: 'how far the pocket is open' },
+  { key: 'scratches', name: 'Scratch', letter: 'A', says: 'ways on which the cue ball falls' },
+  { key: 'positions', name: 'Next ball', letter: 'X', says: 'straight lines to the next ball' },
+  { key: 'hand', name: 'Ball in hand', letter: 'B', says: 'where the cue ball in hand is worth most' },
 ] as const
 export type Layer = (typeof LAYERS)[number]['key']
 const KEPT = 'partita-layers'

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { ref, watch } from 'vue'
 import { answered, api, problemsOf, type Problem, type Stroke, type Trial } from '@/api/client'
-import { useLayout } from './layout'
+import { useSharedBoard } from '@/board/useBoard'
 import { useStudy } from './study'
 
 const FIRST: Stroke = { aim_deg: 0, speed_mps: 1.6, side: 0, height: 0, elevation_deg: 0 }
@@ -10,7 +10,7 @@ export const LIMITS = { tip: 0.49, slowest: 0.2, fastest: 8, steepest: 60 }
 
 /** The user's own shot while it is being set: tried at every change, then weighed beside the others. */
 export const useOwnShot = defineStore('own-shot', () => {
-  const layout = useLayout()
+  const board = useSharedBoard()
   const study = useStudy()
   const stroke = ref<Stroke | null>(null)
   const trial = ref<Trial | null>(null)
@@ -25,7 +25,7 @@ export const useOwnShot = defineStore('own-shot', () => {
     void attempt()
   }
   function atSomeBall(): number {
-    const { cue, ...others } = layout.document.balls
+    const { cue, ...others } = board.document.balls
     const [first] = Object.values(others)
     if (!cue || !first) return 0
     // A diamond is as long along the table as across.
@@ -51,8 +51,8 @@ export const useOwnShot = defineStore('own-shot', () => {
     try {
       while (stroke.value) {
         const mine = asked
-        const { me, them } = layout.scene
-        const body = { document: layout.document, me, them, stroke: stroke.value }
+        const { me, them } = board.scene
+        const body = { document: board.document, me, them, stroke: stroke.value }
         const found = await answered(api.POST('/api/strokes', { body }))
         if (stroke.value) trial.value = found
         problems.value = []
@@ -74,12 +74,12 @@ export const useOwnShot = defineStore('own-shot', () => {
     if (!stroke.value) return
     const own = { ...stroke.value, aim_deg: Math.round(stroke.value.aim_deg * 1e3) / 1e3 }
     leave()
-    layout.addStroke({ name: 'my shot', ...own })
+    board.run({ do: 'add-stroke', stroke: { name: 'my shot', ...own } })
     await study.weigh()
   }
   // Balls may be set up anew while a shot is being aimed.
   watch(
-    () => layout.scene,
+    () => board.scene,
     () => void (stroke.value && attempt()),
   )
   return { stroke, trial, problems, begin, set, setTip, attempt, leave, weigh }

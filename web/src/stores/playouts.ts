@@ -2,6 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { answered, api, type PlayOut } from '@/api/client'
 import { useGuarded } from '@/api/guarded'
+import { createFollower } from '@/follow'
 import { useStudy } from './study'
 
 const POLL_MS = 400
@@ -12,7 +13,7 @@ export const usePlayOuts = defineStore('playouts', () => {
   const study = useStudy()
   const lines = ref<PlayOut[]>([])
   const { problems, guarded } = useGuarded()
-  let follow = 0
+  const { follow, letGo } = createFollower()
 
   const running = computed(() => lines.value.some((line) => ACTIVE.includes(line.status)))
   const progress = computed(() => {
@@ -28,7 +29,7 @@ export const usePlayOuts = defineStore('playouts', () => {
       const path = { study_id: study.study.id }
       const body = { options, racks, freely: false }
       lines.value = await answered(api.POST('/api/studies/{study_id}/playouts', { params: { path }, body }))
-      void poll(++follow)
+      void followOn(study.study.id)
     })
   const stop = () =>
     guarded(async () => {
@@ -36,28 +37,28 @@ export const usePlayOuts = defineStore('playouts', () => {
         const path = { playout_id: line.id }
         await answered(api.POST('/api/playouts/{playout_id}/stop', { params: { path } }))
       }
-      await look()
+      if (study.study) lines.value = await newest(study.study.id)
     })
-  async function look() {
-    if (!study.study) return
-    const path = { study_id: study.study.id }
+  async function newest(id: number): Promise<PlayOut[]> {
+    const path = { study_id: id }
     const every = await answered(api.GET('/api/studies/{study_id}/playouts', { params: { path } }))
     // Of each line the newest; older ones stay in the study's record.
-    const newest = new Map(every.map((line) => [line.option, line]))
-    lines.value = [...newest.values()].sort((a, b) => (a.option ?? -1) - (b.option ?? -1))
+    const found = new Map(every.map((line) => [line.option, line]))
+    return [...found.values()].sort((a, b) => (a.option ?? -1) - (b.option ?? -1))
   }
-  async function poll(mine: number) {
-    while (mine === follow && running.value) {
-      await new Promise((wake) => setTimeout(wake, POLL_MS))
-      if (mine === follow) await guarded(look)
-      if (problems.value.length) await new Promise((wake) => setTimeout(wake, 1500))
-    }
-  }
+  const followOn = (id: number) =>
+    follow(lines.value, {
+      look: () => newest(id),
+      isActive: (now) => now.some((line) => ACTIVE.includes(line.status)),
+      take: (now) => (lines.value = now),
+      trouble: (found) => (problems.value = found),
+      everyMs: POLL_MS,
+    })
 
   watch([() => study.study?.id, () => study.study?.document?.settled], ([id, settled]) => {
-    const mine = ++follow
+    letGo()
     lines.value = []
-    if (id && settled) void guarded(look).then(() => poll(mine))
+    if (id && settled) void guarded(async () => (lines.value = await newest(id))).then(() => followOn(id))
   })
 
   return { lines, problems, running, progress, ask, stop }

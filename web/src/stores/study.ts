@@ -1,35 +1,31 @@
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { answered, api, problemsOf, type Drawing, type Option, type Problem, type Study } from '@/api/client'
-import { useLayout } from './layout'
-import { askedOf, isStillAsked, questionOf } from './question'
+import { useSharedBoard } from '@/board/useBoard'
+import { createFollower } from '@/follow'
+import { isStillAsked, questionOf } from '@/places/table/question'
 
 const POLL_MS = 150
 const ACTIVE = ['queued', 'running', 'stopping']
 
 export type Aim = 'all' | 'attack' | 'safe' | 'two-way'
-/** What stays the same about a line while the ledger refines, reorders and finds better strokes for it. */
-export function keyOf(o: Option): string {
-  return o.source === 'own'
-    ? JSON.stringify(o.stroke)
-    : JSON.stringify([o.kind, o.name, o.target, o.potted, o.pocket, o.route, o.via, o.behind, o.hit_side])
-}
-/** Executions of each leader: what Weigh asks for, how much more Refine does, and the server's most. */
+/** Tries of each leader: what Weigh asks for, how much more Refine does, and the server's most. */
 const SAMPLES = 1000
 export const MORE = 4
 const MOST_SAMPLES = 20_000
 
 /** The study on the screen: asked, followed while it refines, one of its options drawn. */
 export const useStudy = defineStore('study', () => {
-  const layout = useLayout()
+  const board = useSharedBoard()
   const study = ref<Study | null>(null)
+  /** Options are known by their id: what a player would call the same shot, whatever stroke is found best for it. */
   const chosen = ref<string | null>(null)
-  const pinnedKey = ref<string | null>(null)
+  const pinnedId = ref<string | null>(null)
   const drawing = ref<Drawing | null>(null)
   const filter = ref<Aim>('all')
   const problems = ref<Problem[]>([])
   const asking = ref(false)
-  let follow = 0
+  const { follow, letGo: letStudyGo } = createFollower()
 
   /** What was known before refining: it stays on the page until the finer answer has settled. */
   const before = ref<Study | null>(null)
@@ -40,35 +36,35 @@ export const useStudy = defineStore('study', () => {
   const shown = computed(() => inOrder.value.filter((o) => filter.value === 'all' || o.aim === filter.value))
   /** While somebody points at a line, lines stay where they are; then they fall into their order. */
   const held = ref<string[] | null>(null)
-  const hold = () => (held.value ??= options.value.map(keyOf))
+  const hold = () => (held.value ??= options.value.map((o) => o.id))
   const letGo = () => (held.value = null)
   const inOrder = computed(() => {
     const order = held.value
     if (!order) return options.value
-    const place = (o: Option) => (order.indexOf(keyOf(o)) + 1 || order.length + 1) - 1
+    const place = (o: Option) => (order.indexOf(o.id) + 1 || order.length + 1) - 1
     return [...options.value].sort((a, b) => place(a) - place(b))
   })
   const isHeld = computed(() => inOrder.value.some((o, i) => o !== options.value[i]))
   const running = computed(() => asking.value || (!!study.value && ACTIVE.includes(study.value.status)))
-  const place = computed(() => options.value.findIndex((o) => keyOf(o) === chosen.value))
+  const place = computed(() => options.value.findIndex((o) => o.id === chosen.value))
   const option = computed(() => options.value[place.value] ?? null)
-  const pinned = computed(() => options.value.find((o) => keyOf(o) === pinnedKey.value) ?? null)
+  const pinned = computed(() => options.value.find((o) => o.id === pinnedId.value) ?? null)
   /** Keep the chosen line beside whichever is chosen next; once more lets it go. */
   function pin() {
-    pinnedKey.value = pinnedKey.value === chosen.value ? null : chosen.value
+    pinnedId.value = pinnedId.value === chosen.value ? null : chosen.value
   }
-  const unpin = () => (pinnedKey.value = null)
+  const unpin = () => (pinnedId.value = null)
   /** True when the layout, the situation or a player differs from what was weighed. */
-  const stale = computed(() => !!study.value && !isStillAsked(study.value.question, layout))
-  const samples = computed(() => (study.value ? askedOf(study.value.question).samples : 0))
+  const stale = computed(() => !!study.value && !isStillAsked(study.value.question, board))
+  const samples = computed(() => study.value?.question.samples ?? 0)
   const canRefine = computed(() => !running.value && !!result.value?.settled && samples.value < MOST_SAMPLES)
-  /** The same question with more executions; what is chosen stays chosen. */
+  /** The same question with more tries; what is chosen stays chosen. */
   const refine = () => weigh(Math.min(MOST_SAMPLES, MORE * samples.value), true)
-  async function weigh(executions = SAMPLES, again = false) {
+  async function weigh(tries = SAMPLES, again = false) {
     problems.value = []
     asking.value = true
     try {
-      const body = { ...questionOf(layout), seed: 1, samples: executions }
+      const body = { ...questionOf(board), seed: 1, samples: tries }
       const next = await answered(api.POST('/api/studies', { body }))
       before.value = again ? study.value : null
       if (!again) touched = false
@@ -80,16 +76,29 @@ export const useStudy = defineStore('study', () => {
     }
   }
   function take(next: Study, fresh = false) {
+    const leading = place.value <= 0
     study.value = next
     if (fresh) {
       held.value = null
       if (!before.value) forget()
-      follow += 1
-      void poll(follow)
+      void followOn(next)
     }
     if (before.value) refined(next)
-    if (!option.value) chosen.value = options.value[0] ? keyOf(options.value[0]) : null
+    const first = options.value[0]?.id ?? null
+    // Until the user has chosen a line, the drawing follows the leader.
+    if (!option.value || (leading && !touched)) chosen.value = first
   }
+  const followOn = (first: Study) =>
+    follow(first, {
+      look: () => answered(api.GET('/api/studies/{study_id}', { params: { path: { study_id: first.id } } })),
+      isActive: (state) => ACTIVE.includes(state.status),
+      take: (next) => {
+        const isNews = next.revision !== study.value?.revision || next.status !== study.value.status
+        if (isNews || next.waits_for !== study.value?.waits_for) take(next)
+      },
+      trouble: (found) => (problems.value = found),
+      everyMs: POLL_MS,
+    })
   /** The finer answer takes the place of the other when it has settled; stopped or failed, it leaves it there. */
   function refined(next: Study) {
     const isOver = !ACTIVE.includes(next.status)
@@ -100,31 +109,13 @@ export const useStudy = defineStore('study', () => {
   }
   function forget() {
     chosen.value = null
-    pinnedKey.value = null
+    pinnedId.value = null
     drawing.value = null
-  }
-  async function poll(mine: number) {
-    while (mine === follow && study.value && ACTIVE.includes(study.value.status)) {
-      await new Promise((wake) => setTimeout(wake, POLL_MS))
-      try {
-        const path = { study_id: study.value.id }
-        const next = await answered(api.GET('/api/studies/{study_id}', { params: { path } }))
-        if (mine !== follow) return
-        problems.value = []
-        const leading = place.value <= 0
-        if (next.revision !== study.value.revision || next.status !== study.value.status) take(next)
-        // Until the user has chosen a line, the drawing follows the leader.
-        if (leading && !touched && options.value[0]) chosen.value = keyOf(options.value[0])
-      } catch (error) {
-        problems.value = problemsOf(error)
-        await new Promise((wake) => setTimeout(wake, 1500))
-      }
-    }
   }
   let touched = false
   function choose(next: Option) {
     touched = true
-    chosen.value = keyOf(next)
+    chosen.value = next.id
   }
   async function stop() {
     if (!study.value) return
@@ -134,7 +125,7 @@ export const useStudy = defineStore('study', () => {
   async function keep(name: string) {
     if (!study.value) return
     const path = { study_id: study.value.id }
-    const body = { name, layout: layout.id }
+    const body = { name, layout: board.id }
     study.value = await answered(api.POST('/api/studies/{study_id}/keep', { params: { path }, body }))
   }
   async function open(id: number) {
@@ -145,7 +136,7 @@ export const useStudy = defineStore('study', () => {
     return next
   }
   function close() {
-    follow += 1
+    letStudyGo()
     study.value = null
     before.value = null
     forget()
@@ -153,7 +144,7 @@ export const useStudy = defineStore('study', () => {
 
   // What was refused of a layout is no news of the next one.
   watch(
-    () => layout.scene,
+    () => board.scene,
     () => (problems.value = []),
   )
   const struck = computed(() => JSON.stringify(option.value?.stroke))

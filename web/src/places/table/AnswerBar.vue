@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useStudy } from '@/stores/study'
-import { AIM_MARKS } from './endings'
+import { AIM_MARKS } from '@/shots/endings'
 
 /** On a phone the answer stays in sight below the table; a tap leads to the whole ledger. */
 const study = useStudy()
@@ -13,7 +13,7 @@ defineEmits<{ open: [] }>()
       <b>{{ study.option.name }}</b>
       <span class="muted">
         {{ AIM_MARKS[study.option.aim]?.mark }} {{ study.option.detail
-        }}{{ study.stale ? ' · the layout has changed' : study.place === 0 ? ' · best' : '' }}
+        }}{{ study.stale ? ' · the layout has changed since' : study.place === 0 ? ' · best' : '' }}
       </span>
     </span>
     <span class="big" :class="{ stale: study.stale }"
@@ -30,12 +30,12 @@ defineEmits<{ open: [] }>()
   .answer {
     position: fixed;
     z-index: 4;
-    inset: auto 0 0;
+    inset: auto 0 calc(48px + env(safe-area-inset-bottom));
     display: grid;
     grid-template-columns: 1fr auto;
     gap: 12px;
     align-items: center;
-    padding: 8px 16px max(10px, env(safe-area-inset-bottom));
+    padding: 8px 16px 9px;
     border: 0;
     border-top: 2px solid var(--brass);
     background: var(--sheet);

@@ -6,14 +6,15 @@ import { ref } from 'vue'
 import { answered, api, problemsOf } from '@/api/client'
 import { useGuarded } from '@/api/guarded'
 import { pngFile, svgFile } from '@/drawing/picture'
-import { useLayout, type LayoutDocument } from '@/stores/layout'
+import { wholeDocument } from '@/board/document'
+import { useSharedBoard } from '@/board/useBoard'
 import { useSession } from '@/stores/session'
 import { useStudy } from '@/stores/study'
-import ProblemList from './ProblemList.vue'
+import ProblemList from '@/frame/ProblemList.vue'
 
 const props = defineProps<{ visible: boolean; drawn: () => SVGSVGElement | null }>()
 const emit = defineEmits<{ close: [] }>()
-const layout = useLayout()
+const board = useSharedBoard()
 const study = useStudy()
 const session = useSession()
 const UNITS = { cm: 'centimetres', in: 'inches' }
@@ -22,7 +23,7 @@ const notes = ref<string[]>([])
 const { problems, guarded } = useGuarded()
 
 function give(content: Blob, ending: string) {
-  const name = (layout.name.trim() || 'layout').toLowerCase().replace(/[^a-z0-9]+/g, '-')
+  const name = (board.name.trim() || 'layout').toLowerCase().replace(/[^a-z0-9]+/g, '-')
   const link = document.createElement('a')
   link.href = URL.createObjectURL(content)
   link.download = `${name}.${ending}`
@@ -44,7 +45,7 @@ async function picture(kind: 'svg' | 'png') {
 /** One page with ring marks; of the chosen line where it still fits the layout, else of the layout alone. */
 const sheet = () =>
   guarded(async () => {
-    const name = layout.name.trim() || 'Untitled layout'
+    const name = board.name.trim() || 'Untitled layout'
     const { units } = session
     const id = study.study?.id
     const asked =
@@ -53,7 +54,7 @@ const sheet = () =>
             params: { path: { study_id: id, place: study.place }, query: { units, title: name } },
             parseAs: 'blob',
           })
-        : api.POST('/api/sheets', { body: { name, document: layout.document, units }, parseAs: 'blob' })
+        : api.POST('/api/sheets', { body: { name, document: board.document, units }, parseAs: 'blob' })
     give((await answered(asked as Promise<{ data?: Blob; response: Response }>)) as Blob, 'pdf')
   })
 /** The page prints as a sheet of its own. */
@@ -81,8 +82,8 @@ async function read() {
   problems.value = []
   try {
     const found = await answered(api.POST('/api/layouts/import', { body: { text: text.value } }))
-    const document = found.document as unknown as LayoutDocument
-    layout.load(document, typeof document.name === 'string' ? document.name : '', null)
+    const document = wholeDocument(found.document)
+    board.load(document, document.name ?? '', null)
     study.close()
     notes.value = found.notes
     text.value = ''
@@ -107,7 +108,7 @@ async function read() {
         label="Download layout"
         variant="outlined"
         size="small"
-        @click="download(layout.document, 'partita')"
+        @click="download(board.document, 'partita')"
       />
       <Button
         label="Download study"

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Drawing } from '@/api/client'
-import { percent } from './endings'
+import KeyLabel from '@/frame/KeyLabel.vue'
+import { percent } from '@/shots/words'
 import { useInHand } from '@/stores/inhand'
 import { LAYERS, useLayers } from '@/stores/layers'
 
@@ -39,16 +40,16 @@ const handWords = computed(() => {
       :title="`${layer.says} (${layer.letter})`"
       @click="layers.turn(layer.key)"
     >
-      {{ layer.name }}
+      <KeyLabel :label="layer.name" :letter="layer.letter" />
     </button>
     <button
       type="button"
       class="read"
       :aria-expanded="reading"
-      title="The layers in sentences (U)"
+      title="The layers in sentences (O)"
       @click="read"
     >
-      In words
+      <KeyLabel label="In words" letter="O" />
     </button>
     <dl v-show="reading" class="words">
       <template v-for="sentence in sentences" :key="sentence.name">

@@ -1,19 +1,15 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { LIMITS, useOwnShot } from '@/stores/ownshot'
-import HitDiscs from './HitDiscs.vue'
-import ProblemList from './ProblemList.vue'
-import ShareBar from './ShareBar.vue'
-import TipClock from './TipClock.vue'
-import { percent } from './endings'
+import HitDiscs from '@/shots/HitDiscs.vue'
+import ProblemList from '@/frame/ProblemList.vue'
+import TipClock from '@/shots/TipClock.vue'
+import { speedWords } from '@/shots/words'
+import TriedAnswer from './TriedAnswer.vue'
 
 /** One's own shot: aimed on the drawing, its tip and speed set here, answered at every change. */
 const own = useOwnShot()
 const option = computed(() => own.trial?.option ?? null)
-const half = computed(() => {
-  const chance = option.value?.rack_chance
-  return chance ? (50 * (chance.high - chance.low)).toFixed(1) : ''
-})
 const number = (event: Event) => Number((event.target as HTMLInputElement).value)
 </script>
 
@@ -27,10 +23,11 @@ const number = (event: Event) => Number((event.target as HTMLInputElement).value
         <input
           type="number"
           step="0.1"
+          title="Degrees: 0 toward the foot rail along the table, 90 toward the far long rail"
           :value="own.stroke.aim_deg.toFixed(2)"
           @change="own.set({ aim_deg: number($event) })"
         />
-        ° from the long axis
+        ° aim
       </label>
     </div>
     <div class="tip">
@@ -43,11 +40,12 @@ const number = (event: Event) => Number((event.target as HTMLInputElement).value
         @set="own.setTip"
       />
       <b>{{ option?.tip }}</b>
+      <span v-if="option?.arrival" class="muted">{{ option.arrival }}</span>
     </div>
     <div class="set">
       <h3>Speed and butt</h3>
       <label>
-        <span>{{ option ? option.detail.split(', ').at(-1) : '' }}</span>
+        <span>{{ option ? speedWords(option) : '' }}</span>
         <span class="muted">{{ own.stroke.speed_mps.toFixed(2) }} m/s</span>
         <input
           type="range"
@@ -78,22 +76,13 @@ const number = (event: Event) => Number((event.target as HTMLInputElement).value
     </div>
     <div class="answer" aria-live="polite">
       <h3>What it does</h3>
-      <template v-if="option">
-        <b class="name">{{ option.name }}</b>
-        <p>
-          <span class="big">{{ Math.round(100 * option.rack_chance.value) }}<small>%</small></span>
-          <span class="muted">± {{ half }} of racks won, by a quick look</span>
-          <template v-if="option.potted"> · made {{ percent(option.make.value) }}</template>
-          <template v-if="option.foul.value >= 0.005"> · foul {{ percent(option.foul.value) }}</template>
-        </p>
-        <ShareBar :shares="option.shares" />
-      </template>
+      <TriedAnswer v-if="option" :option="option" />
       <ProblemList :problems="own.problems" />
       <div class="acts">
         <button type="button" class="main" :disabled="!option" @click="own.weigh()">
           Weigh it beside the others
         </button>
-        <button type="button" @click="own.leave()">Put it away</button>
+        <button type="button" @click="own.leave()">Close</button>
       </div>
     </div>
   </section>
@@ -159,16 +148,6 @@ input[type='range'] {
 }
 p {
   margin: 0;
-}
-.name {
-  font: 600 16px/1.2 var(--serif);
-}
-.big {
-  font: 600 25px/1 var(--serif);
-  margin-right: 6px;
-}
-small {
-  font-size: 14px;
 }
 .acts {
   display: flex;

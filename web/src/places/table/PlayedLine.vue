@@ -3,7 +3,7 @@ import { ref, watch } from 'vue'
 import { answered, api, type Played } from '@/api/client'
 import { useGuarded } from '@/api/guarded'
 import { useStudy } from '@/stores/study'
-import { ENDINGS } from './endings'
+import { ENDINGS } from '@/shots/endings'
 
 /** "I played this": what happened, in two taps, kept for the record; a slip can be taken back. */
 const study = useStudy()
@@ -35,13 +35,13 @@ const wordOf = (key: string) => ENDINGS.find((e) => e.key === key)?.word ?? key
 <template>
   <div class="played">
     <p v-if="kept" role="status">
-      Kept for the record: {{ wordOf(kept.ending) }}.
+      Saved for the record: {{ wordOf(kept.ending) }}.
       <button type="button" class="quiet" @click="takeBack">Take back</button>
     </p>
     <div v-else-if="asking" role="group" aria-label="What happened">
       <span class="muted">What happened?</span>
       <button v-for="e in ENDINGS" :key="e.key" type="button" @click="keep(e.key)">{{ e.word }}</button>
-      <button type="button" class="quiet" @click="asking = false">Never mind</button>
+      <button type="button" class="quiet" @click="asking = false">Cancel</button>
     </div>
     <button v-else type="button" @click="asking = true">I played this</button>
     <p v-for="problem in problems" :key="problem.what" class="problem" role="alert">

@@ -1,49 +1,61 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import type { Drawing, Option, Table } from '@/api/client'
+import { computed, ref, watch } from 'vue'
+import { answered, api, type Drawing, type Option, type RingMark } from '@/api/client'
+import { gameOf, tableNameOf } from '@/board/document'
+import { useBoard } from '@/board/useBoard'
 import { ballName } from '@/drawing/balls'
 import { frameOf, polyline } from '@/drawing/frame'
 import TableBed from '@/drawing/TableBed.vue'
-import { GAMES, useLayout, type Place } from '@/stores/layout'
+import { capital, chanceWords, percent, speedWords } from '@/shots/words'
 import { useSession } from '@/stores/session'
-import { percent } from './endings'
 
 /** What is printed of the Table place: the layout with ring marks and their measures, and the chosen line. */
-const props = defineProps<{ table: Table; option: Option | null; drawing: Drawing | null }>()
-const layout = useLayout()
+const props = defineProps<{ option: Option | null; drawing: Drawing | null }>()
+const board = useBoard()
 const session = useSession()
-const CM_PER = { cm: 1, in: 2.54 }
-const frame = computed(() => frameOf(props.table, false))
-const game = computed(() => GAMES.find((g) => g.key === layout.document.game)?.name ?? '')
-/** The cue ball first, then by number. */
-const inOrder = (balls: Record<string, Place>) =>
-  Object.entries(balls).sort(([a], [b]) => Number(b === 'cue') - Number(a === 'cue'))
+const table = computed(() => session.geometryOf(board.document.table))
+const frame = computed(() => table.value && frameOf(table.value, false))
+
+/** Ring marks come from where the PDF's come from, kept up with the layout: printing does not wait. */
+const WAIT_MS = 400
+const measured = ref<RingMark[]>([])
+let timer = 0
+async function measure() {
+  const body = { document: board.document, units: session.units }
+  const found = await answered(api.POST('/api/ring-marks', { body })).catch(() => [])
+  measured.value = found
+}
+watch(
+  [() => board.document, () => session.units],
+  () => {
+    window.clearTimeout(timer)
+    timer = window.setTimeout(() => void measure(), WAIT_MS)
+  },
+  { immediate: true },
+)
 const marks = computed(() =>
-  inOrder(layout.document.balls).map(([ball, [x, y]]) => {
-    const away = (share: number, size: number) => ((share * size * 100) / CM_PER[session.units]).toFixed(1)
-    const { length, width } = props.table
-    return {
-      ball,
-      at: frame.value.fromDiamonds([x, y]),
-      name: ballName(ball),
-      diamonds: `${x.toFixed(2)}, ${y.toFixed(2)}`,
-      head: away(x / 8, length),
-      near: away(y / 4, width),
-    }
-  }),
+  measured.value.map((mark) => ({
+    ...mark,
+    name: ballName(mark.ball),
+    place: mark.diamonds.map((d) => d.toFixed(2)).join(', '),
+    at: frame.value?.fromDiamonds(mark.diamonds) ?? [0, 0],
+  })),
 )
 const paths = computed(() =>
   Object.entries(props.drawing?.paths ?? {}).map(([ball, points]) => ({
     ball,
-    points: polyline(points.map((p) => frame.value.fromDiamonds(p.slice(1)))),
+    points: polyline(points.map((p) => frame.value?.fromDiamonds(p.slice(1)) ?? [0, 0])),
   })),
 )
 </script>
 
 <template>
-  <section class="print" aria-label="For print">
-    <h1>{{ layout.name || 'Untitled layout' }}</h1>
-    <p>{{ game }} · {{ table.name }} · head rail at the left, near long rail below</p>
+  <section v-if="table && frame" class="print" aria-label="For print">
+    <h1>{{ board.name || 'Untitled layout' }}</h1>
+    <p>
+      {{ gameOf(board.document.game).name }} · {{ tableNameOf(board.document.table) }} · head rail at the
+      left, near long rail below
+    </p>
     <svg :viewBox="frame.viewBox" role="img" aria-label="The layout">
       <TableBed :table="table" :frame="frame" />
       <polyline
@@ -75,19 +87,25 @@ const paths = computed(() =>
         <tbody>
           <tr v-for="mark in marks" :key="mark.ball">
             <th scope="row">{{ mark.name }}</th>
-            <td>{{ mark.diamonds }}</td>
-            <td>{{ mark.head }}</td>
-            <td>{{ mark.near }}</td>
+            <td>{{ mark.place }}</td>
+            <td>{{ mark.from_head.toFixed(1) }}</td>
+            <td>{{ mark.from_near.toFixed(1) }}</td>
           </tr>
         </tbody>
       </table>
       <div v-if="option">
         <h2>{{ option.name }}</h2>
         <p>
-          Wins the rack {{ percent(option.rack_chance.value) }} ({{ percent(option.rack_chance.low) }} to
-          {{ percent(option.rack_chance.high) }}).
+          {{ capital(chanceWords(board.document.game)) }} {{ percent(option.rack_chance.value) }} ({{
+            percent(option.rack_chance.low)
+          }}
+          to {{ percent(option.rack_chance.high) }}).
         </p>
-        <p>Tip {{ option.tip }}; {{ option.detail }} ({{ option.stroke.speed_mps.toFixed(1) }} m/s).</p>
+        <p>Aim: {{ option.hit }}, cut {{ Math.abs(option.cut_deg).toFixed(0) }}°.</p>
+        <p>
+          Tip: {{ option.tip }}<template v-if="option.arrival">; the cue ball {{ option.arrival }}</template
+          >. Speed: {{ speedWords(option) }} ({{ option.stroke.speed_mps.toFixed(1) }} m/s).
+        </p>
         <ul>
           <li v-for="words in option.watch" :key="words">{{ words }}</li>
         </ul>
@@ -103,31 +121,15 @@ const paths = computed(() =>
 @media print {
   .print {
     display: block;
-    --paper: #fff;
-    --ink: #000;
-    --muted: #444;
-    --hairline: #999;
-    --cloth: #eef2ee;
-    --cushion: #d9ddd7;
-    --rail: #c9c1b0;
-    color: #000;
+    color: var(--ink);
   }
   svg {
     width: 100%;
     max-height: 115mm;
   }
-  :deep(.grid line) {
-    stroke: rgb(0 0 0 / 0.22);
-  }
-  :deep(.string) {
-    stroke: rgb(0 0 0 / 0.5);
-  }
-  :deep(.spot) {
-    fill: #000;
-  }
   .way {
     fill: none;
-    stroke: #000;
+    stroke: var(--ink);
     stroke-width: 5;
     stroke-dasharray: 16 12;
   }
@@ -136,12 +138,12 @@ const paths = computed(() =>
     stroke-width: 7;
   }
   .mark circle {
-    fill: #fff;
-    stroke: #000;
+    fill: var(--ring);
+    stroke: var(--ink);
     stroke-width: 4;
   }
   .mark path {
-    stroke: #000;
+    stroke: var(--ink);
     stroke-width: 1.5;
   }
   .mark .ring {
@@ -168,7 +170,7 @@ const paths = computed(() =>
   td {
     text-align: right;
     padding: 1mm 4mm 1mm 0;
-    border-bottom: 0.2mm solid #999;
+    border-bottom: 0.2mm solid var(--hairline);
   }
   tr > :first-child {
     text-align: left;

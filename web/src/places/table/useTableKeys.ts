@@ -1,18 +1,18 @@
-import { onMounted, onUnmounted } from 'vue'
+import type { Place } from '@/board/document'
+import { useBoard } from '@/board/useBoard'
+import { letterOf, useKeys } from '@/frame/keys'
 import { LAYERS, useLayers } from '@/stores/layers'
-import { useLayout, type Place } from '@/stores/layout'
 import { LIMITS, useOwnShot } from '@/stores/ownshot'
+import { useStudy } from '@/stores/study'
 
 interface Actions {
   weigh: () => void
-  refine: () => void
   save: () => void
   rack: () => void
-  pin: () => void
   play: () => void
   type: () => void
   words: () => void
-  keys: () => void
+  files: () => void
   shelf: () => void
 }
 const NUDGE = { coarse: 0.05, fine: 0.01 }
@@ -29,32 +29,33 @@ const within = (v: number, least: number, most: number) => Math.min(most, Math.m
 
 /** The Table place by keyboard: letters act; arrows nudge the chosen ball, or set one's own shot. */
 export function useTableKeys(actions: Actions) {
-  const layout = useLayout()
+  const board = useBoard()
   const layers = useLayers()
   const own = useOwnShot()
-  const letters: Record<string, () => void> = {
+  const study = useStudy()
+  const letters: Record<string, () => unknown> = {
     w: actions.weigh,
-    g: actions.refine,
+    r: () => study.canRefine && study.refine(),
     s: actions.save,
-    b: actions.rack,
-    p: actions.pin,
-    v: actions.play,
+    n: actions.rack,
+    c: () => study.pin(),
+    p: actions.play,
     t: actions.type,
-    u: actions.words,
-    o: actions.shelf,
-    c: () => (own.stroke ? own.leave() : own.begin()),
-    m: () => layout.turn('mirror'),
-    h: () => layout.turn('half-turn'),
-    '?': actions.keys,
+    o: actions.words,
+    l: actions.shelf,
+    f: actions.files,
+    y: () => (own.stroke ? own.leave() : own.begin()),
+    m: () => board.run({ do: 'turn', kind: 'mirror' }),
+    h: () => board.run({ do: 'turn', kind: 'half-turn' }),
     ...Object.fromEntries(LAYERS.map(({ key, letter }) => [letter.toLowerCase(), () => layers.turn(key)])),
   }
 
   function nudge(ball: string, direction: Place, step: number) {
-    const at = layout.document.balls[ball]
+    const at = board.document.balls[ball]
     if (!at) return
     const moved = (axis: 0 | 1, most: number) =>
       Math.round(within(at[axis] + step * direction[axis], 0, most) * 1e4) / 1e4
-    layout.place(ball, [moved(0, 8), moved(1, 4)])
+    board.place(ball, [moved(0, 8), moved(1, 4)])
   }
   /** Left and right turn the aim, up and down change the speed. */
   function setOwnShot(direction: Place, size: 'coarse' | 'fine') {
@@ -65,28 +66,18 @@ export function useTableKeys(actions: Actions) {
       speed_mps: within(speed, LIMITS.slowest, LIMITS.fastest),
     })
   }
-  function meaning(event: KeyboardEvent): (() => void) | undefined {
-    const letter = event.key.length === 1 ? event.key.toLowerCase() : event.key
+  useKeys((event) => {
+    const letter = letterOf(event)
     if (event.ctrlKey || event.metaKey) {
-      return letter === 'z' ? (event.shiftKey ? layout.redo : layout.undo) : undefined
+      return letter === 'z' ? (event.shiftKey ? board.redo : board.undo) : undefined
     }
     const arrow = ARROWS[event.key]
     const size = event.shiftKey ? 'fine' : 'coarse'
     if (own.stroke && arrow) return () => setOwnShot(arrow, size)
     if (own.stroke && event.key === 'Escape') return own.leave
-    const ball = layout.selected
+    const ball = board.selected
     if (ball && arrow) return () => nudge(ball, arrow, NUDGE[size])
-    if (ball && ['Delete', 'Backspace'].includes(event.key)) return () => layout.remove(ball)
+    if (ball && ['Delete', 'Backspace'].includes(event.key)) return () => board.run({ do: 'remove', ball })
     return letters[letter]
-  }
-  function press(event: KeyboardEvent) {
-    const target = event.target as HTMLElement
-    if (target.closest('input, textarea, [role=dialog], [role=combobox], [role=listbox]')) return
-    const act = meaning(event)
-    if (!act) return
-    event.preventDefault()
-    act()
-  }
-  onMounted(() => window.addEventListener('keydown', press))
-  onUnmounted(() => window.removeEventListener('keydown', press))
+  })
 }

@@ -1,0 +1,106 @@
+<script setup lang="ts">
+import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
+import type { Drawing } from '@/api/client'
+import TableDrawing from '@/drawing/TableDrawing.vue'
+import type { Worth } from '@/drawing/dense'
+import { useSession } from '@/stores/session'
+import type { Layer } from '@/stores/layers'
+import BallTray from './BallTray.vue'
+import type { Place } from './document'
+import { useBoard } from './useBoard'
+
+/** The board to look at and to set up: the table to scale with its balls, those off it beside it, and what is drawn. */
+defineProps<{
+  drawing: Drawing | null
+  inHand: Place | null
+  worth: Worth[]
+  shown: Record<Layer, boolean>
+  time: number | null
+  aimDeg: number | null
+}>()
+const emit = defineEmits<{ aim: [degrees: number] }>()
+const board = useBoard()
+const session = useSession()
+const surface = ref<InstanceType<typeof TableDrawing> | null>(null)
+const words = ref('')
+const table = computed(() => session.geometryOf(board.document.table))
+watch(
+  () => board.document.table,
+  (now) => void session.learnGeometry(now).catch(() => (words.value = 'This table cannot be drawn.')),
+  { immediate: true },
+)
+
+/** On a phone the table stands upright. */
+const narrow = window.matchMedia('(max-width: 760px)')
+const upright = ref(narrow.matches)
+const fit = () => (upright.value = narrow.matches)
+onMounted(() => narrow.addEventListener('change', fit))
+onUnmounted(() => narrow.removeEventListener('change', fit))
+
+defineExpose({ picture: () => surface.value?.picture() ?? null })
+</script>
+
+<template>
+  <div class="stage">
+    <BallTray class="tray" @carry="(ball, event) => surface?.carry(ball, event)" />
+    <div class="bed" :class="{ upright }">
+      <TableDrawing
+        v-if="table"
+        ref="surface"
+        :table="table"
+        :balls="board.document.balls"
+        :selected="board.selected"
+        :drawing="drawing"
+        :in-hand="inHand"
+        :worth="worth"
+        :upright="upright"
+        :shown="shown"
+        :time="time"
+        :aim-deg="aimDeg"
+        @select="board.selected = $event"
+        @place="board.place"
+        @remove="board.run({ do: 'remove', ball: $event })"
+        @explain="words = $event"
+        @aim="emit('aim', $event)"
+      />
+      <p v-if="words" class="words" aria-live="polite">{{ words }}</p>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.stage {
+  display: grid;
+  grid-template-columns: auto minmax(0, 1fr);
+  gap: 10px;
+  width: 100%;
+  /* At desk height the shot card is seen without scrolling. */
+  max-width: max(560px, calc((100vh - 412px) * 1.81 + 44px));
+  justify-self: center;
+}
+.bed {
+  position: relative;
+  aspect-ratio: 2.84 / 1.57;
+}
+.bed.upright {
+  aspect-ratio: 1.57 / 2.84;
+}
+.words {
+  position: absolute;
+  inset: auto 0 6px;
+  width: fit-content;
+  margin: 0 auto;
+  padding: 3px 12px;
+  border-radius: 9px;
+  background: var(--sheet);
+  font-size: 13px;
+  font-weight: 600;
+  pointer-events: none;
+}
+@media (max-width: 760px) {
+  .stage {
+    max-width: 370px;
+    margin: 0 auto;
+  }
+}
+</style>

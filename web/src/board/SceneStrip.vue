@@ -1,0 +1,132 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import InputText from 'primevue/inputtext'
+import { ref } from 'vue'
+import { useScene } from './scene'
+import SceneNumber from './SceneNumber.vue'
+import SceneSelect from './SceneSelect.vue'
+import { useBoard } from './useBoard'
+
+/** The head of a page with the board: its name, the scene in one line, and room for what the page does with it. */
+const board = useBoard()
+const controls = useScene()
+const unfolded = ref(false)
+</script>
+
+<template>
+  <header class="strip" :class="{ unfolded }">
+    <div class="title">
+      <label class="visually-hidden" for="layout-name">Name of the layout</label>
+      <InputText id="layout-name" v-model="board.name" placeholder="Untitled layout" class="name" />
+    </div>
+    <div class="scene" role="group" aria-label="The scene">
+      <template v-for="control in controls" :key="control.label">
+        <SceneSelect
+          v-if="control.kind === 'choice'"
+          :label="control.label"
+          :before="control.before"
+          :options="control.options"
+          :model-value="control.value"
+          @update:model-value="control.set($event)"
+        />
+        <SceneNumber
+          v-else-if="control.kind === 'count'"
+          :label="control.label"
+          :before="control.before ?? ''"
+          :min="control.min"
+          :max="control.max"
+          :model-value="control.value"
+          @update:model-value="control.set($event)"
+        />
+        <label v-else class="tick">
+          <input
+            type="checkbox"
+            :checked="control.value"
+            @change="control.set(($event.target as HTMLInputElement).checked)"
+          />
+          {{ control.label }}
+        </label>
+      </template>
+    </div>
+    <div class="acts" :class="{ folded: !unfolded }">
+      <Button
+        class="unfold"
+        :label="unfolded ? 'Less' : 'Scene'"
+        variant="text"
+        size="small"
+        :aria-expanded="unfolded"
+        @click="unfolded = !unfolded"
+      />
+      <slot name="acts" :unfolded="unfolded" />
+    </div>
+  </header>
+</template>
+
+<style scoped>
+.strip {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 14px;
+  padding: 8px 16px 9px;
+  border-bottom: 1px solid var(--hairline);
+}
+.title {
+  flex: 1 1 230px;
+}
+.name {
+  font: 600 20px var(--serif);
+  border-color: transparent;
+  background: transparent;
+  padding: 2px 6px;
+  width: 100%;
+  color: var(--ink);
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px;
+}
+.scene {
+  order: 3;
+  flex-basis: 100%;
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 12px;
+}
+.tick {
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
+  font-size: 13.5px;
+}
+.tick input {
+  accent-color: var(--brass);
+  width: 16px;
+  height: 16px;
+  margin: 0;
+}
+.unfold {
+  display: none;
+}
+@media (max-width: 760px) {
+  .strip {
+    gap: 4px 8px;
+    padding: 8px 10px;
+  }
+  .title {
+    flex-basis: 100%;
+  }
+  .unfold {
+    display: inline-flex;
+  }
+  .acts {
+    width: 100%;
+  }
+  .strip:not(.unfolded) .scene {
+    display: none;
+  }
+}
+</style>

@@ -1,0 +1,98 @@
+/** A board: one table with balls, scene and players, changed by commands only. As many of them as are wanted. */
+import { computed, ref, shallowRef } from 'vue'
+import type { Command } from './commands'
+import {
+  ballsOf,
+  emptyDocument,
+  gameHas,
+  tableNameOf,
+  wholeDocument,
+  type LayoutDocument,
+  type Place,
+  type Scene,
+} from './document'
+import { emptyLog, redone, sceneOf, undone, withCommand, type Log } from './log'
+
+/** What a browser keeps of a board. */
+export interface Draft {
+  log: Log
+  name: string
+  id: number | null
+  kept: string
+}
+
+export function createBoard() {
+  const log = shallowRef<Log>(emptyLog())
+  const name = ref('')
+  /** The kept layout that it was opened from or saved as. */
+  const id = ref<number | null>(null)
+  const kept = ref('')
+  const selected = ref<string | null>(null)
+
+  const scene = computed<Scene>(() => sceneOf(log.value))
+  const document = computed(() => scene.value.document)
+  const tableName = computed(() => tableNameOf(document.value.table))
+  const missing = computed(() =>
+    ballsOf(document.value.game).filter((ball) => !(ball in document.value.balls)),
+  )
+  const asKept = () => JSON.stringify([name.value, document.value])
+  const isKept = computed(() => id.value !== null && kept.value === asKept())
+  const canUndo = computed(() => log.value.done.length > 0)
+  const canRedo = computed(() => log.value.undone.length > 0)
+  const has = (part: Parameters<typeof gameHas>[1]) => gameHas(document.value.game, part)
+
+  const run = (command: Command) => (log.value = withCommand(log.value, command))
+  const place = (ball: string, at: Place) => run({ do: 'place', ball, at })
+  const undo = () => (log.value = undone(log.value))
+  const redo = () => (log.value = redone(log.value))
+
+  /** Another layout, with or without the players and the race it was asked with; undo brings back what lay there. */
+  function load(
+    next: LayoutDocument,
+    called: string,
+    layoutId: number | null,
+    asked?: Pick<Scene, 'me' | 'them' | 'race'>,
+  ) {
+    const players = asked && { me: asked.me, them: asked.them }
+    run({ do: 'load', document: next, ...(asked ? { players, race: asked.race } : {}) } as Command)
+    name.value = called
+    selected.value = null
+    markKept(layoutId)
+  }
+  /** It is as it is kept under that number. */
+  function markKept(layoutId: number | null) {
+    id.value = layoutId
+    kept.value = layoutId === null ? '' : asKept()
+  }
+  const clear = () => load(emptyDocument(), '', null)
+
+  const draft = (): Draft => ({ log: log.value, name: name.value, id: id.value, kept: kept.value })
+  function restore(saved: Draft) {
+    sceneOf(saved.log)
+    log.value = saved.log
+    name.value = saved.name
+    id.value = saved.id
+    kept.value = saved.kept
+  }
+  return {
+    scene, document, tableName, missing, name, id, selected, isKept, canUndo, canRedo,
+    has, run, place, undo, redo, load, clear, markKept, draft, restore,
+  } // prettier-ignore
+}
+export type Board = ReturnType<typeof createBoard>
+
+/** A draft that a version before 0.6 kept: the scene alone, its race perhaps left out. */
+interface EarlierDraft {
+  scene: Omit<Scene, 'race'> & { race?: Scene['race'] }
+  name: string
+  id: number | null
+  kept: string
+}
+/** A draft as it was kept, whichever version kept it. */
+export function readDraft(text: string): Draft {
+  const found = JSON.parse(text) as Draft | EarlierDraft
+  if ('log' in found) return found
+  const { scene, ...rest } = found
+  const begin = { ...scene, race: scene.race ?? null, document: wholeDocument(scene.document) }
+  return { ...rest, log: emptyLog(begin) }
+}

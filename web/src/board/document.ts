@@ -1,0 +1,96 @@
+/** What lies on a board: the layout document with both players and the race, and what each game has. */
+import type { components } from '@/api/schema'
+
+type Document = components['schemas']['LayoutDocument']
+export type Situation = NonNullable<Document['situation']> & {
+  shooter: 'me' | 'them'
+  ball_in_hand: 'none' | 'anywhere' | 'behind-line'
+  my_fouls: number
+  their_fouls: number
+}
+export type Game = NonNullable<Document['game']>
+/** A preset's name, or a table's own fields. */
+export type BoardTable = NonNullable<Document['table']>
+/** A stroke of the user's own that is weighed with the layout: by its aim, or in files by what it should do. */
+export type OwnStroke = NonNullable<Document['strokes']>[number]
+/** A layout as the server gives and takes it. */
+export type GivenDocument = Document
+/** A layout on a board: whole. */
+export interface LayoutDocument extends Omit<Document, 'balls'> {
+  balls: Record<string, Place>
+  table: BoardTable
+  game: Game
+  situation: Situation
+}
+/** x 0..8 from the head rail, y 0..4 from the near long rail. */
+export type Place = [number, number]
+/** A race as it stands; none when the rack stands alone. */
+export interface Race {
+  race_to: number
+  my_racks: number
+  their_racks: number
+  i_break: boolean
+}
+/** All that a question is asked of. */
+export interface Scene {
+  document: LayoutDocument
+  me: string
+  them: string
+  race: Race | null
+}
+
+const numbered = (last: number) => ['cue', ...Array.from({ length: last }, (_, i) => String(i + 1))]
+const REDS = Array.from({ length: 15 }, (_, i) => `red${i + 1}`)
+const COLOURS = ['yellow', 'green', 'brown', 'blue', 'pink', 'black']
+type Part = 'fouls' | 'push-out' | 'group' | 'points' | 'points-to' | 'ball-on'
+interface GameFacts {
+  key: Game
+  name: string
+  balls: string[]
+  /** What of a situation this game has. */
+  has: Part[]
+}
+/** The games with their balls. */
+export const GAMES: GameFacts[] = [
+  { key: 'nine-ball', name: 'Nine-ball', balls: numbered(9), has: ['fouls', 'push-out'] },
+  { key: 'ten-ball', name: 'Ten-ball', balls: numbered(10), has: ['fouls', 'push-out'] },
+  { key: 'eight-ball', name: 'Eight-ball', balls: numbered(15), has: ['group'] },
+  { key: 'straight-pool', name: 'Straight pool', balls: numbered(15), has: ['fouls', 'points', 'points-to'] },
+  { key: 'snooker', name: 'Snooker', balls: ['cue', ...COLOURS, ...REDS], has: ['points', 'ball-on'] },
+]
+export const gameOf = (key: string): GameFacts => GAMES.find((g) => g.key === key) ?? (GAMES[0] as GameFacts)
+export const ballsOf = (game: string) => gameOf(game).balls
+export const gameHas = (game: string, part: Part) => gameOf(game).has.includes(part)
+export const isInHand = (document: LayoutDocument) => document.situation.ball_in_hand !== 'none'
+/** A table's name as it is listed. */
+export const tableNameOf = (table: BoardTable | string): string =>
+  typeof table === 'string' ? table : String(table['name'] ?? 'pool-9ft')
+/** The standard table that it is, or that it was made from. */
+export const baseOf = (table: BoardTable | string): string =>
+  typeof table === 'string' ? table : String(table['base'] ?? table['name'] ?? 'pool-9ft')
+
+export function emptyDocument(): LayoutDocument {
+  return {
+    format: 'partita-layout',
+    version: 1,
+    table: 'pool-9ft',
+    game: 'nine-ball',
+    balls: {},
+    situation: { shooter: 'me', ball_in_hand: 'none', my_fouls: 0, their_fouls: 0 },
+  }
+}
+export const emptyScene = (): Scene => ({
+  document: emptyDocument(),
+  me: 'league',
+  them: 'league',
+  race: null,
+})
+/** A document from the server or a file, whole; ball in hand as versions before 0.6 kept it is understood. */
+export function wholeDocument(given: Document): LayoutDocument {
+  const plain = emptyDocument()
+  const situation = { ...plain.situation, ...given.situation } as Situation
+  const hand = situation.ball_in_hand as unknown
+  if (typeof hand === 'boolean') situation.ball_in_hand = hand ? 'anywhere' : 'none'
+  return { ...plain, ...copied(given), situation } as unknown as LayoutDocument
+}
+export const copied = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T

@@ -1,0 +1,183 @@
+/** The controls of the scene: who plays what, where and how it stands; only what the game in play has. */
+import { computed } from 'vue'
+import { useSession } from '@/stores/session'
+import { GAMES, tableNameOf, type BoardTable, type Game, type Race, type Situation } from './document'
+import { useBoard } from './useBoard'
+
+type Key = string | number
+interface Shared {
+  /** Said in full for a screen reader, and a short word before the choice where it would not explain itself. */
+  label: string
+  before?: string
+}
+export interface Choice extends Shared {
+  kind: 'choice'
+  options: { key: Key; name: string }[]
+  value: Key
+  set: (key: Key) => void
+}
+export interface Count extends Shared {
+  kind: 'count'
+  min: number
+  max: number
+  value: number
+  set: (count: number) => void
+}
+export interface Tick extends Shared {
+  kind: 'tick'
+  value: boolean
+  set: (on: boolean) => void
+}
+export type Control = Choice | Count | Tick
+
+const named = (names: Record<string, string>) => Object.entries(names).map(([key, name]) => ({ key, name }))
+/** The standard tables as people call them. */
+export const STANDARD_TABLES: Record<string, string> = {
+  'pool-9ft': '9-foot table',
+  'pool-8ft': '8-foot table',
+  'pool-7ft': '7-foot table',
+  'snooker-12ft': 'Snooker table',
+}
+const SHOOTERS = named({ me: 'I shoot', them: 'Opponent shoots' })
+const GROUPS = named({ '': 'Table open', solids: 'I have solids', stripes: 'I have stripes' })
+const PUSHES = named({ none: 'no', allowed: 'allowed now', made: 'just made by the opponent' })
+const BREAKERS = named({ me: 'I broke', them: 'Opponent broke' })
+const BALLS_ON = [
+  { key: '', name: 'by the balls left' },
+  ...['red', 'colour', 'yellow', 'green', 'brown', 'blue', 'pink', 'black'].map((key) => ({
+    key,
+    name: key,
+  })),
+]
+const FOULS = [0, 1, 2].map((key) => ({ key, name: String(key) }))
+const RACES = [{ key: 0, name: 'none' }, ...[3, 5, 7, 9, 11, 13].map((key) => ({ key, name: `to ${key}` }))]
+
+const choice = (
+  label: string,
+  before: string | undefined,
+  options: Choice['options'],
+  value: Key,
+  set: (key: never) => void,
+): Choice => ({ kind: 'choice', label, before, options, value, set: set as Choice['set'] })
+const count = (
+  label: string,
+  before: string,
+  [min, max]: [number, number],
+  value: number,
+  set: Count['set'],
+): Count => ({ kind: 'count', label, before, min, max, value, set })
+
+export function useScene() {
+  const board = useBoard()
+  const session = useSession()
+  const situate = (part: Partial<Situation>) => board.run({ do: 'situate', part })
+  const set = (part: keyof Situation) => (value: unknown) => situate({ [part]: value })
+  const seat = (who: 'me' | 'them') => (player: string) => board.run({ do: 'seat', who, player })
+
+  const everywhere = computed<Control[]>(() => {
+    const { document, scene } = board
+    const players = session.players.map((p) => ({ key: p.key, name: p.own ? p.name : `${p.name} level` }))
+    return [
+      choice('Game', undefined, GAMES, document.game, (game: Game) => board.run({ do: 'game', game })),
+      choice('Me', 'Me', players, scene.me, seat('me')),
+      choice('Opponent', 'Opponent', players, scene.them, seat('them')),
+      choice('Who shoots', undefined, SHOOTERS, document.situation.shooter, set('shooter')),
+      tables(),
+      cueBall(document.game === 'snooker', document.situation.ball_in_hand),
+    ]
+  })
+  /** The standard tables and one's own; a table that came with the layout stands beside them. */
+  function tables(): Choice {
+    const { table } = board.document
+    const known = session.tables.map(({ key, name }) => ({ key, name: STANDARD_TABLES[key] ?? name }))
+    const here = session.choiceOf(table)
+    const options = here ? known : [...known, { key: 'here', name: tableNameOf(table) }]
+    return choice('Table', undefined, options, here?.key ?? 'here', (key: string) => {
+      const chosen = session.tables.find((t) => t.key === key)
+      if (chosen) board.run({ do: 'table', table: chosen.document as BoardTable })
+    })
+  }
+  function cueBall(isSnooker: boolean, said: Situation['ball_in_hand']): Choice {
+    const options = [
+      { key: 'none', name: 'where it lies' },
+      ...(isSnooker ? [] : [{ key: 'anywhere', name: 'in hand' }]),
+      { key: 'behind-line', name: isSnooker ? 'in hand in the D' : 'in hand behind the line' },
+    ]
+    return choice('Cue ball', 'Cue ball', options, said, set('ball_in_hand'))
+  }
+
+  /** What this game has and others have not. */
+  const ofTheGame = computed<Control[]>(() => {
+    const s = board.document.situation
+    const parts: Record<string, () => Control[]> = {
+      fouls: () => [
+        choice('My fouls in a row', 'My fouls', FOULS, s.my_fouls, set('my_fouls')),
+        choice('Opponent’s fouls in a row', 'Opponent’s', FOULS, s.their_fouls, set('their_fouls')),
+      ],
+      group: () => [
+        choice('Groups', undefined, GROUPS, s.my_group ?? '', (key: string) =>
+          situate({ my_group: (key || null) as Situation['my_group'] }),
+        ),
+      ],
+      points: () => [
+        count('My points', 'My points', [-100, 999], s.my_points ?? 0, set('my_points')),
+        count('Opponent’s points', 'Opponent’s', [-100, 999], s.their_points ?? 0, set('their_points')),
+      ],
+      'points-to': () => [count('Points that win', 'To', [1, 1000], s.points_to ?? 100, set('points_to'))],
+      'ball-on': () => [
+        choice('Ball on', 'On', BALLS_ON, s.ball_on ?? '', (key: string) =>
+          situate({ ball_on: (key || null) as Situation['ball_on'] }),
+        ),
+        { kind: 'tick', label: 'Free ball', value: !!s.free_ball, set: set('free_ball') },
+      ],
+      'push-out': () => [
+        choice(
+          'Push-out: on the shot after the break the table may be handed over without a legal shot',
+          'Push-out',
+          PUSHES,
+          s.push_out ?? 'none',
+          set('push_out'),
+        ),
+      ],
+    }
+    return Object.entries(parts).flatMap(([part, controls]) =>
+      board.has(part as Parameters<typeof board.has>[0]) ? controls() : [],
+    )
+  })
+
+  const setRace = (race: Race | null) => board.run({ do: 'race', race })
+  const theRace = computed<Control[]>(() => {
+    const race = board.scene.race ?? null
+    const racks = choice('Race: racks that win the match', 'Race', RACES, race?.race_to ?? 0, runTo)
+    if (!race) return [racks]
+    const part = (change: Partial<Race>) => setRace({ ...race, ...change })
+    const short: [number, number] = [0, race.race_to - 1]
+    return [
+      racks,
+      count('Racks I have won', 'I have', short, race.my_racks, (n) => part({ my_racks: n })),
+      count('Racks the opponent has won', 'Opponent has', short, race.their_racks, (n) =>
+        part({ their_racks: n }),
+      ),
+      choice('Who broke this rack', undefined, BREAKERS, race.i_break ? 'me' : 'them', (key: string) =>
+        part({ i_break: key === 'me' }),
+      ),
+    ]
+  })
+  /** Another length of race keeps what has been won, as far as it can be. */
+  function runTo(racks: number) {
+    const race = board.scene.race
+    const won = (soFar?: number) => Math.min(soFar ?? 0, racks - 1)
+    setRace(
+      racks
+        ? {
+            race_to: racks,
+            my_racks: won(race?.my_racks),
+            their_racks: won(race?.their_racks),
+            i_break: race?.i_break ?? true,
+          }
+        : null,
+    )
+  }
+
+  return computed(() => [...everywhere.value, ...ofTheGame.value, ...theRace.value])
+}

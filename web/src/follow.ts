@@ -1,0 +1,43 @@
+/** The one way to follow a long job: asked again and again until it is over, superseded, or let go. */
+import { problemsOf, type Problem } from './api/client'
+
+export interface Followed<T> {
+  /** Ask how far it is. */
+  look: () => Promise<T>
+  /** Whether there is more to come. */
+  isActive: (state: T) => boolean
+  take: (state: T) => void
+  /** What was refused or did not answer; empty again when it does. */
+  trouble: (problems: Problem[]) => void
+  everyMs: number
+}
+/** After an answer that did not come. */
+export const PAUSE_MS = 1500
+
+/** A follower follows one thing at a time: what is followed next takes the place of what was. */
+export function createFollower() {
+  let latest = 0
+  const pause = (ms: number) => new Promise((wake) => setTimeout(wake, ms))
+
+  async function follow<T>(first: T, job: Followed<T>): Promise<void> {
+    const mine = ++latest
+    let state = first
+    while (job.isActive(state)) {
+      await pause(job.everyMs)
+      if (mine !== latest) return
+      try {
+        const next = await job.look()
+        if (mine !== latest) return
+        job.trouble([])
+        state = next
+        job.take(next)
+      } catch (error) {
+        if (mine !== latest) return
+        job.trouble(problemsOf(error))
+        await pause(PAUSE_MS)
+      }
+    }
+  }
+  const letGo = () => (latest += 1)
+  return { follow, letGo }
+}

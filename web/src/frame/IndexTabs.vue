@@ -1,0 +1,127 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useRoute } from 'vue-router'
+import { usePlayOuts } from '@/stores/playouts'
+import { useStudy } from '@/stores/study'
+import { PLACES, type PlaceName } from './places'
+
+/** The scorebook's index tabs: along the left edge of the desk, at the foot of a phone. */
+const route = useRoute()
+const study = useStudy()
+const playouts = usePlayOuts()
+const here = computed(() => route.meta['place'] as PlaceName)
+/** Where something long is running. */
+const busy = computed<Partial<Record<PlaceName, string>>>(() =>
+  study.running ? { table: 'weighing' } : playouts.running ? { table: 'playing out' } : {},
+)
+/** The Table's tab leads back to what was open there. */
+const pathOf = (place: (typeof PLACES)[number]) =>
+  place.name === 'table' ? (study.study ? `/studies/${study.study.id}` : place.path) : place.path
+</script>
+
+<template>
+  <nav class="tabs" aria-label="Pages">
+    <RouterLink
+      v-for="(place, i) in PLACES"
+      :key="place.name"
+      :to="pathOf(place)"
+      class="tab"
+      :class="{ here: here === place.name }"
+      :aria-current="here === place.name ? 'page' : undefined"
+      :title="`${place.label}: ${place.says} (${i + 1})`"
+    >
+      <span>{{ place.label }}</span>
+      <i
+        v-if="busy[place.name]"
+        class="busy"
+        role="status"
+        :aria-label="`${place.label}: ${busy[place.name]}`"
+      />
+    </RouterLink>
+  </nav>
+</template>
+
+<style scoped>
+/* Paper tabs cut into the edge of the book: the open page's tab is of the page's own paper. */
+.tabs {
+  position: sticky;
+  top: 0;
+  align-self: start;
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+  padding: 64px 0 0;
+  z-index: 3;
+}
+.tab {
+  writing-mode: vertical-rl;
+  transform: rotate(180deg);
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  padding: 16px 8px 16px 9px;
+  border: 1px solid var(--hairline);
+  border-left: 0;
+  border-radius: 0 9px 9px 0;
+  background: var(--tint);
+  color: var(--muted);
+  font: 600 14px/1 var(--serif);
+  text-decoration: none;
+}
+.here {
+  background: var(--sheet);
+  color: var(--ink);
+  box-shadow: inset -3px 0 var(--brass);
+}
+.busy {
+  width: 8px;
+  height: 8px;
+  border-radius: 50%;
+  border: 2px solid var(--brass);
+  border-top-color: transparent;
+  animation: turn 1s linear infinite;
+}
+@keyframes turn {
+  to {
+    rotate: 1turn;
+  }
+}
+@media (prefers-reduced-motion: reduce) {
+  .busy {
+    animation: none;
+    background: var(--brass);
+  }
+}
+@media (max-width: 760px) {
+  .tabs {
+    position: fixed;
+    inset: auto 0 0;
+    flex-direction: row;
+    gap: 0;
+    padding: 0 0 env(safe-area-inset-bottom);
+    background: var(--paper);
+    border-top: 1px solid var(--hairline);
+    z-index: 5;
+  }
+  .tab {
+    writing-mode: initial;
+    transform: none;
+    flex: 1;
+    justify-content: center;
+    min-height: 48px;
+    padding: 0;
+    border: 0;
+    border-radius: 0;
+    background: none;
+  }
+  .here {
+    background: var(--sheet);
+    box-shadow: inset 0 3px var(--brass);
+  }
+}
+@media print {
+  .tabs {
+    display: none;
+  }
+}
+</style>

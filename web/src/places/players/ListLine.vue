@@ -1,0 +1,62 @@
+<script setup lang="ts">
+/** One player or table: what it is, and what can be done with it. */
+defineProps<{ name: string; own: boolean; chosen: boolean }>()
+defineEmits<{ change: []; copy: []; remove: [] }>()
+</script>
+
+<template>
+  <li :class="{ chosen }">
+    <span class="what">
+      <b>{{ name }}</b>
+      <span class="muted"><slot /></span>
+    </span>
+    <span class="acts">
+      <button v-if="own" type="button" :aria-label="`Change ${name}`" @click="$emit('change')">Change</button>
+      <button type="button" :aria-label="`Copy ${name}`" @click="$emit('copy')">
+        {{ own ? 'Copy' : 'New from this' }}
+      </button>
+      <button v-if="own" type="button" :aria-label="`Delete ${name}`" @click="$emit('remove')">Delete</button>
+    </span>
+  </li>
+</template>
+
+<style scoped>
+li {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  padding: 7px 0 7px 8px;
+  border-bottom: 1px solid var(--hairline);
+  border-left: 3px solid transparent;
+}
+.chosen {
+  border-left-color: var(--brass);
+  background: var(--tint);
+}
+.what {
+  flex: 1;
+  display: grid;
+}
+b {
+  font: 600 15px var(--serif);
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: flex-end;
+}
+button {
+  font: 600 13px var(--sans);
+  min-height: 34px;
+  padding: 2px 8px;
+  border: 0;
+  background: none;
+  color: var(--brass);
+  cursor: pointer;
+}
+@media (max-width: 760px) {
+  button {
+    min-height: 44px;
+  }
+}
+</style>

@@ -1,0 +1,98 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import type { Player, TableChoice } from '@/api/client'
+import ProblemList from '@/frame/ProblemList.vue'
+import { usePlaceMemory } from '@/frame/usePlaceMemory'
+import { useSession } from '@/stores/session'
+import PlayerForm from './PlayerForm.vue'
+import PlayerList from './PlayerList.vue'
+import TableForm from './TableForm.vue'
+import TableList from './TableList.vue'
+import { useRoster } from './useRoster'
+
+/** Who plays, and on which table: what the scene of every board chooses from. */
+defineEmits<{ keys: [] }>()
+const session = useSession()
+const roster = useRoster()
+/** What is being made or changed: a player or a table of one's own, or a new one begun as another. */
+const player = ref<{ from: Player; id: number | null } | null>(null)
+const table = ref<{ from: TableChoice; id: number | null } | null>(null)
+const idOf = ({ key }: { key: string }) => Number(key.split(':')[1])
+usePlaceMemory()
+</script>
+
+<template>
+  <main class="players">
+    <h1>Players and tables</h1>
+    <p class="muted lead">
+      Every figure depends on whose hand it is and on which table. Make a player from the level that fits
+      best, and a table from its standard size; both can then be chosen in the scene above the table.
+    </p>
+    <ProblemList :problems="roster.problems.value" />
+    <div class="halves">
+      <section class="sheet" aria-label="Players">
+        <PlayerList
+          :players="session.players"
+          :chosen="player?.id ?? null"
+          @change="player = { from: $event, id: idOf($event) }"
+          @copy="player = { from: $event, id: null }"
+          @remove="roster.removePlayer(idOf($event))"
+        />
+        <PlayerForm
+          v-if="player"
+          :key="`${player.from.key}-${player.id}`"
+          :from="player.from"
+          :is-new="player.id === null"
+          @save="roster.savePlayer(player.id, $event).then((done) => done && (player = null))"
+          @close="player = null"
+        />
+      </section>
+      <section class="sheet" aria-label="Tables">
+        <TableList
+          :tables="session.tables"
+          :chosen="table?.id ?? null"
+          @change="table = { from: $event, id: idOf($event) }"
+          @copy="table = { from: $event, id: null }"
+          @remove="roster.removeTable(idOf($event))"
+        />
+        <TableForm
+          v-if="table"
+          :key="`${table.from.key}-${table.id}`"
+          :from="table.from"
+          :is-new="table.id === null"
+          @save="roster.saveTable(table.id, $event).then((done) => done && (table = null))"
+          @close="table = null"
+        />
+      </section>
+    </div>
+  </main>
+</template>
+
+<style scoped>
+.players {
+  padding: 18px 16px 40px;
+  display: grid;
+  gap: 10px;
+}
+h1 {
+  font-size: 26px;
+}
+.lead {
+  margin: 0;
+  max-width: 72ch;
+}
+.halves {
+  display: grid;
+  grid-template-columns: repeat(2, minmax(0, 1fr));
+  gap: 16px;
+  align-items: start;
+}
+.sheet {
+  padding: 14px 16px 16px;
+}
+@media (max-width: 980px) {
+  .halves {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,55 @@
+<script setup lang="ts">
+import { computed, onMounted, reactive, ref } from 'vue'
+import type { TableChoice, TableIn } from '@/api/client'
+import { STANDARD_TABLES } from '@/board/scene'
+import { useSession } from '@/stores/session'
+import FormShell from './FormShell.vue'
+import { fieldsOf, nameOfCopy } from './words'
+
+/** A table: a standard size, and what its cloth, cushions and pockets are like. */
+const props = defineProps<{ from: TableChoice; isNew: boolean }>()
+const emit = defineEmits<{ save: [table: TableIn]; close: [] }>()
+const session = useSession()
+const fields = reactive(fieldsOf(props.from))
+if (props.isNew) {
+  const names = session.tables.map((table) => table.name)
+  fields.name = props.from.own ? nameOfCopy(props.from.name, names) : ''
+}
+const LIKE = [
+  { key: 'cloth', name: 'Cloth', words: ['slow', 'standard', 'fast'], says: 'how far a ball rolls' },
+  {
+    key: 'cushions',
+    name: 'Cushions',
+    words: ['dull', 'standard', 'lively'],
+    says: 'how much speed a ball keeps',
+  },
+  { key: 'pockets', name: 'Pockets', words: ['tight', 'standard', 'loose'], says: 'how wide the mouths are' },
+] as const
+const canSave = computed(() => fields.name.trim().length > 0)
+const field = ref<HTMLInputElement | null>(null)
+onMounted(() => field.value?.focus())
+</script>
+
+<template>
+  <FormShell
+    :title="isNew ? 'New table' : `Change ${from.name}`"
+    :can-save="canSave"
+    @save="emit('save', { ...fields, name: fields.name.trim() })"
+    @close="emit('close')"
+  >
+    <label>Name <input ref="field" v-model="fields.name" maxlength="60" autocomplete="off" /></label>
+    <label
+      >Size
+      <select v-model="fields.base">
+        <option v-for="(words, key) in STANDARD_TABLES" :key="key" :value="key">{{ words }}</option>
+      </select>
+    </label>
+    <label v-for="part in LIKE" :key="part.key"
+      >{{ part.name }}
+      <select v-model="fields[part.key]">
+        <option v-for="word in part.words" :key="word" :value="word">{{ word }}</option>
+      </select>
+      <span class="muted">{{ part.says }}</span>
+    </label>
+  </FormShell>
+</template>

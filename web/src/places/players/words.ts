@@ -1,0 +1,53 @@
+/** Players and tables in a line of words. */
+import type { Player, TableChoice, TableIn } from '@/api/client'
+import { baseOf } from '@/board/document'
+import { STANDARD_TABLES } from '@/board/scene'
+import { capital } from '@/shots/words'
+
+/** How much worse the softest stroke on the deciding ball is, in words. */
+export const NERVES = [
+  { value: 0, name: 'none' },
+  { value: 0.3, name: 'some' },
+  { value: 0.7, name: 'much' },
+]
+export const nervesWords = (nerves: number) =>
+  nerves === 0 ? '' : nerves < 0.5 ? 'some nerves' : 'much nerves'
+
+export function playerWords({ own, level, stroke_model: model }: Player): string {
+  const errors = `aim within ${model.aim_deg.toFixed(2)}°, speed within ${Math.round(100 * model.speed)} %`
+  const hand = model.hand === 'left' ? 'left-handed' : ''
+  const reach = model.reach_m === 0.75 ? '' : `reach ${model.reach_m.toFixed(2)} m`
+  const parts = [own ? `${level || 'own'} level` : '', hand, reach, nervesWords(model.nerves), errors]
+  return parts.filter(Boolean).join(' · ')
+}
+
+/** What a table of one's own is like, as it is asked for. */
+export function fieldsOf({ name, document }: TableChoice): TableIn {
+  const fields = typeof document === 'string' ? {} : (document as Partial<TableIn>)
+  return {
+    name,
+    base: baseOf(document),
+    cloth: fields.cloth ?? 'standard',
+    cushions: fields.cushions ?? 'standard',
+    pockets: fields.pockets ?? 'standard',
+  }
+}
+export function tableWords(table: TableChoice): string {
+  const { base, cloth, cushions, pockets } = fieldsOf(table)
+  const size = `${table.geometry.length.toFixed(2)} × ${table.geometry.width.toFixed(2)} m`
+  const unlike = [
+    cloth !== 'standard' && `${cloth} cloth`,
+    cushions !== 'standard' && `${cushions} cushions`,
+    pockets !== 'standard' && `${pockets} pockets`,
+  ].filter(Boolean)
+  return [table.own ? STANDARD_TABLES[base ?? ''] : '', size, ...unlike].filter(Boolean).join(' · ')
+}
+export const tableTitle = ({ key, name }: TableChoice) => STANDARD_TABLES[key] ?? name
+export const playerTitle = ({ own, name }: Player) => (own ? name : `${capital(name)} level`)
+/** A name for a copy that no other has. */
+export function nameOfCopy(name: string, taken: string[]): string {
+  for (let n = 2; ; n++) {
+    const next = `${name} ${n}`
+    if (!taken.includes(next)) return next
+  }
+}

@@ -1,0 +1,86 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { percent } from '@/shots/words'
+import { useStudy } from '@/stores/study'
+
+/** What would change the choice: one's own errors, the opponent, the cloth, the pockets. */
+const study = useStudy()
+const changes = computed(() => study.result?.changes ?? null)
+/** The kinds of changes as the ledger's reader says them. */
+const KINDS: Record<string, string> = {
+  'stroke error': 'My stroke’s errors',
+  opponent: 'The opponent',
+  cloth: 'The cloth',
+  pockets: 'The pockets',
+}
+const groups = computed(() =>
+  Object.entries(KINDS).map(([kind, words]) => ({
+    words,
+    rows: (changes.value?.changes ?? []).filter((row) => row.kind === kind),
+  })),
+)
+const holds = computed(() => !changes.value?.changes.some((row) => row.changes))
+</script>
+
+<template>
+  <div class="changes">
+    <h3>What would change the choice</h3>
+    <p v-if="!changes" class="muted">
+      {{ study.running ? 'Comes when the ranking has settled.' : 'There is nothing to choose between.' }}
+    </p>
+    <template v-else>
+      <p>
+        {{
+          holds
+            ? 'Nothing tried here does: the top line stays best.'
+            : 'Where a line is named, it is then better than the top one.'
+        }}
+      </p>
+      <dl>
+        <template v-for="group in groups" :key="group.words">
+          <dt v-if="group.rows.length">{{ group.words }}</dt>
+          <dd v-for="row in group.rows" :key="row.name">
+            <span>{{ row.name }}</span>
+            <b>{{ percent(row.rack_chance[row.best] ?? 0) }}</b>
+            <span v-if="row.changes" class="other"
+              >▸ line {{ row.best + 1 }}: {{ changes.options[row.best] }}</span
+            >
+            <span v-else class="muted">same choice</span>
+          </dd>
+        </template>
+      </dl>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+h3 {
+  font: 600 13px var(--sans);
+  color: var(--muted);
+  margin-bottom: 4px;
+}
+dl {
+  margin: 0;
+  font-size: 13px;
+}
+dt {
+  font-weight: 600;
+  margin-top: 4px;
+}
+dd {
+  margin: 0;
+  display: grid;
+  grid-template-columns: minmax(0, 1.5fr) 44px minmax(0, 1fr);
+  gap: 8px;
+}
+.other {
+  grid-column: 1 / -1;
+}
+dd b {
+  text-align: right;
+}
+.other {
+  color: var(--foul);
+  font-weight: 600;
+}
+</style>

@@ -1,0 +1,114 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useBoard } from '@/board/useBoard'
+import KeyLabel from '@/frame/KeyLabel.vue'
+import ProgressLine from '@/frame/ProgressLine.vue'
+import { AIM_MARKS } from '@/shots/endings'
+import { capital, chanceWords } from '@/shots/words'
+import { MORE, useStudy, type Aim } from '@/stores/study'
+import { ledgerState } from './ledgerState'
+
+/** The ledger's head: whose chance stands there, how far it is, and which lines are shown. */
+const study = useStudy()
+const board = useBoard()
+const filters: Aim[] = ['all', 'attack', 'safe', 'two-way']
+const whose = computed(() => (study.result?.shooter === 'them' ? 'the opponent’s' : 'mine'))
+const chance = computed(() => capital(chanceWords(board.document.game)))
+const state = computed(() =>
+  ledgerState({
+    stale: study.stale,
+    status: study.study?.status,
+    waitsFor: study.study?.waits_for ?? '',
+    isFinal: study.isFinal && !!study.result && !study.asking,
+    running: study.running,
+    lines: study.options.length,
+    seconds: study.result?.seconds ?? 0,
+  }),
+)
+const progress = computed(() => (study.running ? Math.max(0.04, study.study?.progress ?? 0) : 1))
+</script>
+
+<template>
+  <header :class="{ stale: study.stale }">
+    <h2>Ledger</h2>
+    <span class="muted">{{ chance }}, {{ whose }}</span>
+    <span class="state" aria-live="polite">{{ state }}</span>
+    <button
+      v-if="study.canRefine && !study.stale"
+      type="button"
+      class="refine"
+      :title="`Weigh again with ${MORE} times as many tries: intervals half as wide (R)`"
+      @click="study.refine()"
+    >
+      <KeyLabel label="Refine" letter="R" />
+    </button>
+    <ProgressLine v-if="study.study" label="Weighing" :share="progress" />
+    <p v-if="study.isHeld" class="held">In their old order while you point at them.</p>
+    <div v-if="study.options.length" class="filters" role="group" aria-label="Show">
+      <button
+        v-for="f in filters"
+        :key="f"
+        type="button"
+        :aria-pressed="study.filter === f"
+        @click="study.filter = f"
+      >
+        {{ f === 'all' ? 'All' : `${AIM_MARKS[f]?.mark} ${AIM_MARKS[f]?.word}` }}
+      </button>
+    </div>
+  </header>
+</template>
+
+<style scoped>
+header {
+  padding: 13px 16px 10px;
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 4px 9px;
+}
+h2 {
+  font-size: 21px;
+}
+.state {
+  margin-left: auto;
+  font-size: 12.5px;
+  color: var(--muted);
+}
+.stale .state {
+  color: var(--foul);
+  font-weight: 600;
+}
+.filters {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+.filters button {
+  font: 500 13px var(--sans);
+  padding: 4px 11px;
+  min-height: 30px;
+  border: 1px solid var(--hairline);
+  border-radius: 15px;
+  background: transparent;
+  color: var(--ink);
+  cursor: pointer;
+}
+.filters button[aria-pressed='true'] {
+  background: var(--ink);
+  color: var(--sheet);
+}
+.refine {
+  font: 600 13px var(--sans);
+  padding: 2px 0;
+  border: 0;
+  background: none;
+  color: var(--brass);
+  cursor: pointer;
+}
+.held {
+  flex-basis: 100%;
+  margin: 0;
+  font-size: 12.5px;
+  color: var(--muted);
+}
+</style>

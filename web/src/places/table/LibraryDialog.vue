@@ -1,0 +1,140 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import Dialog from 'primevue/dialog'
+import InputText from 'primevue/inputtext'
+import { computed, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { answered, api } from '@/api/client'
+import { useGuarded } from '@/api/guarded'
+import { GAMES } from '@/board/document'
+import { useSharedBoard } from '@/board/useBoard'
+import { emptyDocument } from '@/board/document'
+import ProblemList from '@/frame/ProblemList.vue'
+import { useStudy } from '@/stores/study'
+import { entriesOf, found, KINDS, type Entry } from './library'
+import LibraryEntry from './LibraryEntry.vue'
+
+/** Saved layouts and studies, and what was lately weighed: found by words and game, each with a small drawing. */
+const props = defineProps<{ visible: boolean }>()
+const emit = defineEmits<{ close: [] }>()
+const router = useRouter()
+const board = useSharedBoard()
+const study = useStudy()
+const entries = ref<Entry[]>([])
+const words = ref('')
+const game = ref('')
+const { problems, guarded } = useGuarded()
+const games = computed(() => GAMES.filter(({ key }) => entries.value.some((entry) => entry.game === key)))
+const shown = computed(() => {
+  const matching = found(entries.value, words.value, game.value)
+  return KINDS.map((kind) => ({ ...kind, entries: matching.filter((entry) => entry.kind === kind.kind) }))
+})
+
+const look = () =>
+  guarded(async () => {
+    entries.value = entriesOf(
+      ...(await Promise.all([
+        answered(api.GET('/api/layouts')),
+        answered(api.GET('/api/studies')),
+        answered(api.GET('/api/studies/recent')),
+      ])),
+    )
+  })
+function go({ kind, id }: Entry) {
+  // The same address again must open it again: what is on the table may have changed since.
+  board.markKept(null)
+  study.close()
+  const params = kind === 'layout' ? { layoutId: id } : { studyId: id }
+  const name = kind === 'layout' ? 'layout' : 'study'
+  void router.push({ name: 'table' }).then(() => router.push({ name, params }))
+  emit('close')
+}
+function begin() {
+  study.close()
+  board.load(emptyDocument(), '', null)
+  void router.push({ name: 'table' })
+  emit('close')
+}
+const remove = ({ kind, id }: Entry) =>
+  guarded(async () => {
+    if (kind === 'layout') {
+      await answered(api.DELETE('/api/layouts/{layout_id}', { params: { path: { layout_id: id } } }))
+      if (board.id === id) board.markKept(null)
+    } else {
+      await answered(api.DELETE('/api/studies/{study_id}', { params: { path: { study_id: id } } }))
+    }
+    await look()
+  })
+watch(
+  () => props.visible,
+  (visible) => visible && void look(),
+)
+</script>
+
+<template>
+  <Dialog
+    :visible="visible"
+    modal
+    :pt="{ content: { tabindex: 0 } }"
+    header="Library"
+    :style="{ width: 'min(680px, 94vw)' }"
+    @update:visible="emit('close')"
+  >
+    <div class="find">
+      <InputText v-model="words" placeholder="Find by name, line or game" aria-label="Find" size="small" />
+      <label class="game">
+        <span class="visually-hidden">Game</span>
+        <select v-model="game">
+          <option value="">all games</option>
+          <option v-for="g in games" :key="g.key" :value="g.key">{{ g.name }}</option>
+        </select>
+      </label>
+      <Button label="New empty table" variant="outlined" size="small" @click="begin" />
+    </div>
+    <ProblemList :problems="problems" />
+    <template v-for="part in shown" :key="part.kind">
+      <h3 v-if="part.entries.length || part.empty">{{ part.title }}</h3>
+      <p v-if="!part.entries.length && part.empty" class="muted">
+        {{ words || game ? 'Nothing here fits.' : part.empty }}
+      </p>
+      <ul>
+        <LibraryEntry
+          v-for="entry in part.entries"
+          :key="entry.key"
+          :entry="entry"
+          @open="go(entry)"
+          @remove="remove(entry)"
+        />
+      </ul>
+    </template>
+  </Dialog>
+</template>
+
+<style scoped>
+.find {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+.find :deep(input) {
+  flex: 1 1 200px;
+}
+select {
+  min-height: 34px;
+  padding: 4px 8px;
+  border: 1px solid var(--hairline);
+  border-radius: 9px;
+  background: var(--sheet);
+  color: var(--ink);
+  font: inherit;
+}
+h3 {
+  font-size: 17px;
+  margin: 14px 0 4px;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+</style>

@@ -1,0 +1,109 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import ProgressLine from '@/frame/ProgressLine.vue'
+import { percent } from '@/shots/words'
+import { usePlayOuts } from '@/stores/playouts'
+import { useStudy } from '@/stores/study'
+
+/** Whole racks from the leading lines to the end, by both players. */
+const study = useStudy()
+const playouts = usePlayOuts()
+const RACKS = 256
+const LEADERS = 3
+const leaders = computed(() =>
+  study.options
+    .slice(0, LEADERS)
+    .map((option, place) => ({ option, place }))
+    .filter(({ option }) => option.kind !== 'push-out'),
+)
+const lines = computed(() =>
+  playouts.lines.map((line) => {
+    const half = line.chance ? (line.chance.high - line.chance.low) / 2 : 0
+    const weighed = line.option === null ? null : study.options[line.option]?.rack_chance.value
+    return { ...line, half, weighed }
+  }),
+)
+const waitsFor = computed(() => playouts.lines.find((line) => line.waits_for)?.waits_for)
+function playOut() {
+  void playouts.ask(
+    leaders.value.map(({ place }) => place),
+    RACKS,
+  )
+}
+</script>
+
+<template>
+  <div class="playouts">
+    <h3>Played out</h3>
+    <p v-if="!lines.length" class="muted">
+      Whole racks from here to the end, by both players: slower than weighing, and closer to the truth.
+    </p>
+    <table v-else>
+      <thead>
+        <tr>
+          <th scope="col">Line</th>
+          <th scope="col">weighed</th>
+          <th scope="col">played out</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="line in lines" :key="line.id">
+          <th scope="row">{{ line.option === null ? '' : `${line.option + 1}. ` }}{{ line.name }}</th>
+          <td>{{ line.weighed == null ? '' : percent(line.weighed) }}</td>
+          <td>
+            <template v-if="line.failure">{{ line.failure }}</template>
+            <template v-else-if="line.chance"
+              ><b>{{ percent(line.chance.value) }}</b> ± {{ percent(line.half) }}
+              <span class="muted">of {{ line.done }} racks</span></template
+            >
+            <span v-else class="muted">waiting</span>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-if="waitsFor" class="muted">{{ waitsFor }} The racks stand in line.</p>
+    <ProgressLine v-if="playouts.running" label="Playing out" :share="playouts.progress" />
+    <p v-for="problem in playouts.problems" :key="problem.what" class="problem" role="alert">
+      {{ problem.what }}. {{ problem.accepted }}
+    </p>
+    <button v-if="playouts.running" type="button" @click="playouts.stop()">Stop playing</button>
+    <button v-else-if="study.isFinal" type="button" @click="playOut">
+      Play out the first {{ leaders.length }} · {{ RACKS }} racks each
+    </button>
+  </div>
+</template>
+
+<style scoped>
+h3 {
+  font: 600 13px var(--sans);
+  color: var(--muted);
+  margin-bottom: 4px;
+}
+table {
+  border-collapse: collapse;
+  font-size: 13px;
+  width: 100%;
+}
+thead th {
+  color: var(--muted);
+  font-weight: 500;
+  white-space: nowrap;
+}
+tbody th {
+  font-weight: 600;
+}
+button {
+  font: 600 13px var(--sans);
+  min-height: 34px;
+  padding: 4px 14px;
+  margin-top: 6px;
+  border: 1px solid var(--brass);
+  border-radius: 17px;
+  background: transparent;
+  color: var(--brass);
+  cursor: pointer;
+}
+.problem {
+  color: var(--foul);
+}
+</style>

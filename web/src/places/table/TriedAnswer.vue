@@ -1,0 +1,35 @@
+<script setup lang="ts">
+import type { Option } from '@/api/client'
+import ShareBar from '@/shots/ShareBar.vue'
+import { percent, spread } from '@/shots/words'
+
+/** What a shot of one's own does, by a quick look. */
+defineProps<{ option: Option }>()
+</script>
+
+<template>
+  <b class="name">{{ option.name }}</b>
+  <p>
+    <span class="big">{{ Math.round(100 * option.rack_chance.value) }}<small>%</small></span>
+    <span class="muted">{{ spread(option.rack_chance) }} rack chance, by a quick look</span>
+    <template v-if="option.potted"> · made {{ percent(option.make.value) }}</template>
+    <template v-if="option.foul.value >= 0.005"> · foul {{ percent(option.foul.value) }}</template>
+  </p>
+  <ShareBar :shares="option.shares" />
+</template>
+
+<style scoped>
+p {
+  margin: 0;
+}
+.name {
+  font: 600 16px/1.2 var(--serif);
+}
+.big {
+  font: 600 25px/1 var(--serif);
+  margin-right: 6px;
+}
+small {
+  font-size: 14px;
+}
+</style>

@@ -1,0 +1,17 @@
+/** A layout file pasted or dropped anywhere on the page. */
+import { onActivated, onDeactivated } from 'vue'
+
+export function useGivenFiles(takeText: (text: string) => void, takeFile: (file: File) => void) {
+  function paste(event: ClipboardEvent) {
+    const text = event.clipboardData?.getData('text') ?? ''
+    if ((event.target as Element).closest('input, textarea') || !text.trim().startsWith('{')) return
+    takeText(text)
+  }
+  function drop(event: DragEvent) {
+    const [file] = event.dataTransfer?.files ?? []
+    if (file) takeFile(file)
+  }
+  onActivated(() => window.addEventListener('paste', paste))
+  onDeactivated(() => window.removeEventListener('paste', paste))
+  return { drop }
+}

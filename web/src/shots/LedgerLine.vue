@@ -1,0 +1,106 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Option } from '@/api/client'
+import { AIM_MARKS } from './endings'
+import { behindWords, percent, spread } from './words'
+import ShareBar from './ShareBar.vue'
+
+const props = defineProps<{ option: Option; rank: number; best: number; chosen: boolean }>()
+defineEmits<{ choose: [] }>()
+
+const chance = computed(() => props.option.rack_chance)
+const margin = computed(() => (props.rank === 1 ? 'best' : behindWords(chance.value.value, props.best)))
+const aim = computed(() => AIM_MARKS[props.option.aim])
+const make = computed(() => (props.option.potted ? `made ${percent(props.option.make.value)}` : ''))
+</script>
+
+<template>
+  <li>
+    <button type="button" class="line" :class="{ chosen }" :aria-pressed="chosen" @click="$emit('choose')">
+      <span class="rank">{{ rank }}</span>
+      <span class="what">
+        <b>{{ option.name }}<span v-if="option.source === 'own'" class="mine">my shot</span></b>
+        <span class="kind"
+          ><span :class="['aim', option.aim]">{{ aim?.mark }} {{ aim?.word }}</span> {{ option.detail
+          }}<template v-if="make">; {{ make }}</template></span
+        >
+        <ShareBar :shares="option.shares" />
+      </span>
+      <span class="chance">
+        <span class="big">{{ Math.round(100 * chance.value) }}<small>%</small></span>
+        <span class="muted" title="95 % interval of the sampling">{{ spread(chance) }}</span>
+        <span :class="rank === 1 ? 'best' : 'muted'">{{ margin }}</span>
+      </span>
+    </button>
+  </li>
+</template>
+
+<style scoped>
+.line {
+  width: 100%;
+  display: grid;
+  grid-template-columns: 20px 1fr auto;
+  gap: 8px;
+  padding: 10px 14px 11px 13px;
+  text-align: left;
+  font: inherit;
+  color: inherit;
+  background: none;
+  border: 0;
+  border-left: 3px solid transparent;
+  border-bottom: 1px solid var(--hairline);
+  cursor: pointer;
+}
+.line.chosen {
+  border-left-color: var(--brass);
+  background: var(--tint);
+}
+.line:focus-visible {
+  outline-offset: -3px;
+}
+.rank {
+  font: 600 15px var(--serif);
+  color: var(--muted);
+}
+.what {
+  display: grid;
+  gap: 3px;
+  align-content: start;
+}
+.kind {
+  color: var(--muted);
+  font-size: 13px;
+}
+.mine {
+  margin-left: 7px;
+  padding: 1px 7px;
+  border: 1px solid var(--brass);
+  border-radius: 9px;
+  color: var(--brass);
+  font-size: 12px;
+  white-space: nowrap;
+}
+.aim {
+  font-weight: 700;
+  color: var(--ink);
+  margin-right: 4px;
+}
+.chance {
+  display: grid;
+  justify-items: end;
+  align-content: start;
+  font-size: 12.5px;
+  min-width: 54px;
+}
+.big {
+  font: 600 27px/1 var(--serif);
+  font-variant-numeric: lining-nums tabular-nums;
+}
+small {
+  font-size: 14px;
+}
+.best {
+  color: var(--brass);
+  font-weight: 700;
+}
+</style>

@@ -1,0 +1,140 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Option } from '@/api/client'
+import { ENDINGS } from './endings'
+import HitDiscs from './HitDiscs.vue'
+import TipClock from './TipClock.vue'
+import { capital, chanceWords, percent } from './words'
+
+/** One shot as a player sets up for it: aim, tip, speed, what to watch, why, and how it ends. */
+const props = defineProps<{ option: Option; game: string; isBest: boolean; why: string }>()
+const turning = computed(() => props.option.turning_point)
+const heading = computed(() =>
+  props.isBest ? 'Why this one' : props.option.behind_best ? 'Why not this one' : 'How it ends',
+)
+const cautions = computed(() =>
+  (props.option.cautions ?? []).map(({ words, share }) => (share ? `${words} (${percent(share)})` : words)),
+)
+const butt = computed(() => {
+  const raised = props.option.stroke.elevation_deg ?? 0
+  return raised ? `butt raised ${Math.round(raised)}°` : 'cue level'
+})
+const endings = computed(() =>
+  ENDINGS.filter((e) => (props.option.shares[e.key] ?? 0) >= 0.005).map((e) => ({
+    ...e,
+    share: props.option.shares[e.key] ?? 0,
+    value: props.option.value_by_ending[e.key] ?? 0,
+  })),
+)
+</script>
+
+<template>
+  <section class="card sheet" aria-label="Shot card">
+    <div>
+      <h3>Aim</h3>
+      <HitDiscs :option="option" />
+    </div>
+    <div>
+      <h3>Tip</h3>
+      <TipClock :side="option.stroke.side ?? 0" :height="option.stroke.height ?? 0" :words="option.tip" />
+      <b>{{ option.tip }}</b>
+      <template v-if="option.arrival">
+        <h3 class="next">Cue ball</h3>
+        <span>{{ option.arrival }}</span>
+      </template>
+    </div>
+    <div>
+      <h3>Speed</h3>
+      <span class="speed">{{ capital(option.speed.pace) }}</span>
+      <b :title="'Table lengths that a ball so struck along the table travels, its cushions included'">{{
+        option.speed.words
+      }}</b>
+      <span class="muted">{{ option.stroke.speed_mps.toFixed(1) }} m/s, {{ butt }}</span>
+      <template v-if="cautions.length">
+        <h3 class="next">Watch</h3>
+        <ul>
+          <li v-for="words in cautions.slice(0, 4)" :key="words">{{ words }}</li>
+        </ul>
+      </template>
+    </div>
+    <div class="why">
+      <h3>{{ heading }} <slot name="acts" /></h3>
+      <p>{{ isBest ? why : option.behind_best }}</p>
+      <p v-if="turning && turning.make !== null">
+        You make it {{ percent(turning.mine) }} of the time;
+        <b>{{ isBest ? 'it stays best' : 'it becomes best' }} from {{ percent(turning.make) }}.</b>
+      </p>
+      <table>
+        <caption class="visually-hidden">
+          How tries end, and the
+          {{
+            chanceWords(game)
+          }}
+          from there
+        </caption>
+        <tbody>
+          <tr v-for="e in endings" :key="e.key">
+            <th scope="row">{{ e.word }}</th>
+            <td>{{ percent(e.share) }}</td>
+            <td class="muted">{{ chanceWords(game) }} {{ percent(e.value) }} from there</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <slot />
+  </section>
+</template>
+
+<style scoped>
+.card {
+  display: grid;
+  grid-template-columns: auto auto minmax(130px, 176px) 1fr;
+  gap: 8px 22px;
+  padding: 10px 16px 12px;
+}
+.card > div {
+  display: grid;
+  gap: 2px;
+  align-content: start;
+}
+h3 {
+  font: 600 13px var(--sans);
+  color: var(--muted);
+}
+.next {
+  margin-top: 6px;
+}
+ul {
+  margin: 0;
+  padding-left: 14px;
+  font-size: 12.5px;
+  line-height: 1.3;
+}
+.speed {
+  font: 600 22px/1.15 var(--serif);
+}
+.why p {
+  margin: 0 0 4px;
+}
+table {
+  border-collapse: collapse;
+  font-size: 13px;
+}
+th {
+  text-align: left;
+  font-weight: 600;
+  padding: 0 12px 0 0;
+}
+td {
+  padding: 0 12px 0 0;
+  text-align: right;
+}
+@media (max-width: 760px) {
+  .card {
+    grid-template-columns: auto 1fr;
+  }
+  .why {
+    grid-column: 1 / -1;
+  }
+}
+</style>

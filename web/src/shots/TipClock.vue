@@ -1,0 +1,72 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+
+/** The cue ball from behind as a clock face, with the tip's place on it; moved by drag or arrow keys when it can be set. */
+const props = defineProps<{ side: number; height: number; words: string; settable?: boolean }>()
+const emit = defineEmits<{ set: [side: number, height: number] }>()
+const STEP = 0.05
+const FACE = 28
+const face = ref<SVGSVGElement | null>(null)
+const held = ref(false)
+
+function point(event: PointerEvent) {
+  const matrix = face.value?.getScreenCTM()?.inverse()
+  const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix)
+  emit('set', at.x / FACE, -at.y / FACE)
+}
+function press(event: PointerEvent) {
+  if (!props.settable) return
+  held.value = true
+  face.value?.setPointerCapture(event.pointerId)
+  point(event)
+}
+const ARROWS: Record<string, [number, number]> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, 1],
+  ArrowDown: [0, -1],
+}
+function step(event: KeyboardEvent) {
+  const way = ARROWS[event.key]
+  if (!way || !props.settable) return
+  event.preventDefault()
+  event.stopPropagation()
+  emit('set', props.side + STEP * way[0], props.height + STEP * way[1])
+}
+</script>
+
+<template>
+  <svg
+    ref="face"
+    viewBox="-30 -30 60 60"
+    class="clock"
+    :class="{ settable }"
+    :role="settable ? 'slider' : 'img'"
+    :tabindex="settable ? 0 : undefined"
+    :aria-label="settable ? 'Tip on the cue ball' : words"
+    :aria-valuenow="settable ? Math.round(100 * height) : undefined"
+    :aria-valuetext="settable ? words : undefined"
+    @pointerdown="press"
+    @pointermove="held && point($event)"
+    @pointerup="held = false"
+    @pointercancel="held = false"
+    @keydown="step"
+  >
+    <circle r="28" fill="var(--ivory)" stroke="var(--ink)" />
+    <circle r="14" fill="none" stroke="var(--face-ring)" stroke-dasharray="3 3" />
+    <path d="M-28 0H28M0-28V28" stroke="var(--face-line)" />
+    <circle r="5" :cx="FACE * side" :cy="-FACE * height" fill="var(--brass-ink)" />
+  </svg>
+</template>
+
+<style scoped>
+.clock {
+  width: 62px;
+  touch-action: none;
+}
+.settable {
+  width: 104px;
+  cursor: crosshair;
+  border-radius: 50%;
+}
+</style>

@@ -1,0 +1,13 @@
+/** Figures as they are said, one way everywhere. */
+import type { Chance, Option } from '@/api/client'
+
+export const percent = (share: number) => `${Math.round(100 * share)} %`
+/** Half the width of an interval, in percent. */
+export const spread = ({ low, high }: Chance) => `± ${(50 * (high - low)).toFixed(1)} %`
+/** What is won: at snooker a frame. */
+export const chanceWords = (game: string) => (game === 'snooker' ? 'frame chance' : 'rack chance')
+/** How far behind the best a line is, in percent of rack chance. */
+export const behindWords = (chance: number, best: number) =>
+  `−${(100 * Math.max(0, best - chance)).toFixed(1)} %`
+export const speedWords = ({ speed }: Pick<Option, 'speed'>) => `${speed.pace}, ${speed.words}`
+export const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1)
