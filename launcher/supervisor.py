@@ -3,6 +3,7 @@
 Run as `python -m launcher.supervisor`; ended by SIGTERM, it ends its children in order.
 """
 
+import hashlib
 import json
 import os
 import signal
@@ -111,8 +112,7 @@ def main() -> int:
         physics,
     ]
     physics.start()
-    migrate = [str(PYTHON), "manage.py", "prepare"]
-    if subprocess.run(migrate, env=env, cwd=SERVER, check=False).returncode != 0:
+    if not _prepare_database(None if own_url else cluster.folder / "prepared", env):
         physics.stop()
         if database:
             stop_database(database)
@@ -136,6 +136,20 @@ def main() -> int:
         stop_database(database)
     (state / "running.json").unlink(missing_ok=True)
     return 0
+
+
+def _prepare_database(mark: Path | None, env: dict[str, str]) -> bool:
+    """Migrations and demo data; nothing to do where the mark in the cluster's folder says that these are in it."""
+    digest = hashlib.sha256()
+    for file in sorted([*SERVER.glob("*/migrations/*.py"), SERVER / "layouts" / "demo.py"]):
+        digest.update(file.read_bytes())
+    if mark and mark.exists() and mark.read_text(encoding="utf-8") == digest.hexdigest():
+        return True
+    if subprocess.run([str(PYTHON), "manage.py", "prepare"], env=env, cwd=SERVER, check=False).returncode != 0:
+        return False
+    if mark:
+        mark.write_text(digest.hexdigest(), encoding="utf-8")
+    return True
 
 
 _stopping: list[bool] = []

@@ -24,6 +24,7 @@ def _checks() -> list[tuple[str, list[str], bool]]:
         ("prettier", ["npm", "run", "-s", "format"], True),
         ("eslint", ["npm", "run", "-s", "lint"], True),
         ("vue-tsc", ["npm", "run", "-s", "types"], True),
+        ("the page's unit tests", ["npm", "run", "-s", "unit"], True),
     ]
 
 

@@ -20,7 +20,7 @@ from tests.server.worker import eventually
 class SettingUp(BrowserCase):
     def test_a_layout_set_up_by_typing_and_by_mouse_is_weighed_saved_and_opened_again(self) -> None:
         page = self.page
-        page.get_by_role("button", name="Open", exact=True).click()
+        page.get_by_role("button", name="Library").click()
         page.get_by_role("button", name="New empty table").click()
         self.type_place("cue at 4, 1.2", "7 at 6, 1", "8 at 2, 3", "the 9 on the foot spot")
         self.assertEqual(self.place_words("7"), "Ball 7 at 6.00, 1.00")
@@ -114,13 +114,13 @@ class SettingUp(BrowserCase):
         page.get_by_role("option", name="in hand", exact=True).click()
         expect(page.locator("svg.table .in-hand")).to_be_visible()
         self.assertGreater(int(page.locator("canvas.dense").get_attribute("data-strokes") or 0), 5)
-        page.keyboard.press("u")
+        page.keyboard.press("o")
         expect(page.get_by_text("The cue ball in hand is worth most at")).to_be_visible()
         # Without its dots the ball in hand still lies where it is best put, and the dots can be had back.
-        page.keyboard.press("i")
+        page.keyboard.press("b")
         expect(page.locator("canvas.dense")).to_have_attribute("data-strokes", "0")
         expect(page.locator("svg.table .in-hand")).to_be_visible()
-        page.get_by_role("button", name="In hand", exact=True).click()
+        page.get_by_role("button", name="Ball in hand", exact=True).click()
         expect(page.locator("canvas.dense")).not_to_have_attribute("data-strokes", "0")
         self.drag("cue", -60, 30)
         expect(page.locator("svg.table .in-hand")).to_have_count(0)
@@ -178,7 +178,7 @@ class SettingUp(BrowserCase):
             page.get_by_role("combobox", name="Game", exact=True).click()
             page.get_by_role("option", name=game).click()
             expect(page.get_by_label(control)).to_be_visible()
-            page.get_by_role("button", name="Rack", exact=True).click()
+            page.get_by_role("button", name=re.compile("^New (break|layout)$")).click()
             expect(page.get_by_label("Name of the layout")).to_have_value("")
         self.type_place("blue off", "red 7 at 1, 1; red 8 at 1, 2", "blue on the centre spot")
         self.assertEqual(self.place_words("red8"), "Red 8 at 1.00, 2.00")

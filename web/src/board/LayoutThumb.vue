@@ -21,8 +21,8 @@ const POCKETS: [number, number][] = [0, 4, 8].flatMap((x) => [0, 4].map((y) => [
     <rect width="8" height="4" class="cloth" />
     <circle v-for="[x, y] in POCKETS" :key="`${x}-${y}`" :cx="x" :cy="y" r="0.2" class="drop" />
     <g v-for="[ball, [x = 0, y = 0]] in balls" :key="ball">
-      <circle :cx="x" :cy="4 - y" r="0.2" :fill="BALL_COLOURS[ball]" class="ball" />
-      <circle v-if="isStripe(ball)" :cx="x" :cy="4 - y" r="0.08" class="stripe" />
+      <circle :cx="x" :cy="4 - y" r="0.26" :fill="BALL_COLOURS[ball]" class="ball" />
+      <circle v-if="isStripe(ball)" :cx="x" :cy="4 - y" r="0.11" class="stripe" />
     </g>
   </svg>
 </template>

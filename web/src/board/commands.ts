@@ -43,7 +43,7 @@ export function applied(before: Scene, command: Command): Scene {
       if (command.ball === 'cue') document.situation.ball_in_hand = 'none'
       break
     case 'remove':
-      delete document.balls[command.ball]
+      document.balls = without(document.balls, command.ball)
       break
     case 'clear':
       document.balls = {}
@@ -81,6 +81,9 @@ export function applied(before: Scene, command: Command): Scene {
   }
   return scene
 }
+
+const without = (balls: Record<string, Place>, ball: string) =>
+  Object.fromEntries(Object.entries(balls).filter(([other]) => other !== ball))
 
 /** Another game: what it does not know goes, and the table changes between pool and snooker. */
 function play(document: LayoutDocument, game: Game) {

@@ -3,7 +3,15 @@ import { BALL_COLOURS } from '@/design/colours'
 import { ballMark, ballName, isRed, isStripe } from './balls'
 import type { Point } from './frame'
 
-defineProps<{ ball: string; at: Point; radius: number; selected?: boolean; wrong?: boolean; words: string }>()
+defineProps<{
+  ball: string
+  at: Point
+  radius: number
+  selected?: boolean
+  wrong?: boolean
+  words: string
+  plain?: boolean
+}>()
 </script>
 
 <template>
@@ -24,7 +32,7 @@ defineProps<{ ball: string; at: Point; radius: number; selected?: boolean; wrong
       :d="`M ${-radius * 0.86} ${-radius * 0.5} A ${radius} ${radius} 0 0 1 ${radius * 0.86} ${-radius * 0.5} L ${radius * 0.86} ${radius * 0.5} A ${radius} ${radius} 0 0 1 ${-radius * 0.86} ${radius * 0.5} Z`"
       :fill="BALL_COLOURS[ball]"
     />
-    <template v-if="ballMark(ball)">
+    <template v-if="ballMark(ball) && !plain">
       <circle v-if="!isRed(ball)" :r="radius * 0.62" fill="var(--disc)" />
       <text
         :font-size="radius * (ballMark(ball).length > 1 ? 0.86 : 1.12)"

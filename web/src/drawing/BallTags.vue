@@ -1,42 +1,38 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { BALL_COLOURS } from '@/design/colours'
-import { ballMark, isRed, isStripe } from './balls'
+import { ballMark, isRed } from './balls'
 import type { Frame, Point } from './frame'
-import { READABLE_PX, tagsFor } from './tags'
+import { tagsFor } from './tags'
 
 /** On a small screen: every ball's number large beside it. The ball itself stays as large as it is, and where it is. */
 const props = defineProps<{
   balls: Record<string, Point>
   radius: number
   frame: Frame
-  /** Pixels of the screen for a unit of the drawing. */
-  scale: number
+  /** Half the width of a tag, in the drawing's unit. */
+  size: number
+  /** Points of lines that tags had better not cover. */
+  lines: Point[]
 }>()
-const TAG_PX = 8.5
-const size = computed(() => TAG_PX / props.scale)
 const numbered = computed(() =>
   Object.fromEntries(Object.entries(props.balls).filter(([ball]) => ball !== 'cue' && !isRed(ball))),
 )
 const tags = computed(() =>
-  2 * props.radius * props.scale < READABLE_PX
-    ? tagsFor(numbered.value, props.radius, size.value, props.frame)
-    : [],
+  tagsFor(numbered.value, props.radius, props.size, props.frame, props.lines).map((tag) => {
+    const from = numbered.value[tag.ball] ?? tag.at
+    return { ...tag, from, mark: ballMark(tag.ball) }
+  }),
 )
 </script>
 
 <template>
   <g class="tags" aria-hidden="true">
-    <g v-for="tag in tags" :key="tag.ball" :transform="`translate(${tag.at.join(' ')})`">
-      <circle
-        :r="size"
-        :stroke="BALL_COLOURS[tag.ball]"
-        :stroke-width="size * 0.3"
-        :stroke-dasharray="isStripe(tag.ball) ? `${size * 0.5} ${size * 0.22}` : undefined"
-      />
-      <text :font-size="size * (ballMark(tag.ball).length > 1 ? 1.15 : 1.45)" y="0.36em">
-        {{ ballMark(tag.ball) }}
-      </text>
+    <g v-for="tag in tags" :key="tag.ball">
+      <line :x1="tag.from[0]" :y1="tag.from[1]" :x2="tag.at[0]" :y2="tag.at[1]" :stroke-width="size * 0.22" />
+      <g :transform="`translate(${tag.at.join(' ')})`">
+        <rect :x="-size" :y="-size * 0.92" :width="2 * size" :height="1.84 * size" :rx="size * 0.4" />
+        <text :font-size="size * (tag.mark.length > 1 ? 1.45 : 1.75)" y="0.36em">{{ tag.mark }}</text>
+      </g>
     </g>
   </g>
 </template>
@@ -45,13 +41,16 @@ const tags = computed(() =>
 .tags {
   pointer-events: none;
 }
-circle {
-  fill: var(--disc);
+rect {
+  fill: var(--tag);
+}
+line {
+  stroke: var(--tag);
 }
 text {
   text-anchor: middle;
   font-family: var(--sans);
-  font-weight: 800;
+  font-weight: 700;
   fill: var(--on-disc);
 }
 </style>

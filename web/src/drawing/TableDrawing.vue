@@ -13,6 +13,7 @@ import { frameOf } from './frame'
 import { pictureOf } from './picture'
 import ShotLayer from './ShotLayer.vue'
 import TableBed from './TableBed.vue'
+import { READABLE_PX } from './tags'
 import { placeWords, useHand } from './useHand'
 
 const props = defineProps<{
@@ -73,6 +74,15 @@ const sizes = new ResizeObserver(measure)
 onMounted(() => svg.value && sizes.observe(svg.value))
 onUnmounted(() => sizes.disconnect())
 
+/** Balls too small to carry their numbers have them beside them. */
+const TAG_PX = 8
+const tagged = computed(() => 2 * radius.value * scale.value < READABLE_PX)
+const ways = computed(() =>
+  Object.values(props.drawing?.paths ?? {}).flatMap((path) =>
+    path.map((p) => frame.value.fromDiamonds(p.slice(1))),
+  ),
+)
+
 /** All of it as one drawing, for a file. */
 const picture = () => (bed.value && svg.value ? pictureOf(bed.value, strokes.value, svg.value) : null)
 defineExpose({ picture, carry })
@@ -108,6 +118,14 @@ defineExpose({ picture, carry })
           :balls="Object.values(points)"
         />
       </template>
+      <BallTags
+        v-if="tagged"
+        :balls="points"
+        :radius="radius"
+        :frame="frame"
+        :size="TAG_PX / scale"
+        :lines="ways"
+      />
       <BallMark
         v-for="(at, ball) in places"
         :key="ball"
@@ -117,6 +135,7 @@ defineExpose({ picture, carry })
         :selected="selected === ball"
         :wrong="dragged?.ball === ball && wrong !== null"
         :words="placeWords(at)"
+        :plain="tagged"
         @focus="emit('select', String(ball))"
       />
       <g
@@ -127,7 +146,6 @@ defineExpose({ picture, carry })
         <circle :r="radius + 9" />
         <text :y="radius + 46">in hand</text>
       </g>
-      <BallTags :balls="points" :radius="radius" :frame="frame" :scale="scale" />
       <AimHandle
         v-if="aimDeg !== null && cue"
         :from="cue"

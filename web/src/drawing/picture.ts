@@ -16,7 +16,8 @@ function withStyles(svg: SVGSVGElement): SVGSVGElement {
     const style = getComputedStyle(element)
     const target = written?.[i]
     for (const name of STYLES) target?.style.setProperty(name, style.getPropertyValue(name))
-    for (const name of ['class', 'tabindex', 'role']) target?.removeAttribute(name)
+    // What the style says is written out; a token's name means nothing in a file.
+    for (const name of ['class', 'tabindex', 'role', 'fill', 'stroke']) target?.removeAttribute(name)
   })
   return clone
 }

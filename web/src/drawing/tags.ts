@@ -11,12 +11,19 @@ export const READABLE_PX = 21
 /** Where a tag may stand, as directions from its ball; above right first. */
 const AROUND = [-45, -90, 0, -135, 45, 180, 90, 135].map((degrees) => (degrees * Math.PI) / 180)
 
-/** Tags for balls at points of the drawing: `radius` of a ball and `size`, half the width of a tag, in its unit. */
-export function tagsFor(balls: Record<string, Point>, radius: number, size: number, { box }: Frame): Tag[] {
+/** Tags for balls at points of the drawing: `radius` of a ball and `size`, half the width of a tag, in its unit; what
+ *  is drawn at the points of `lines` is left in sight where there is room elsewhere. */
+export function tagsFor(
+  balls: Record<string, Point>,
+  radius: number,
+  size: number,
+  { box }: Frame,
+  lines: Point[] = [],
+): Tag[] {
   const all = Object.entries(balls)
   const placed: Tag[] = []
   for (const [ball, at] of all) {
-    const away = radius + 1.05 * size
+    const away = radius + 1.5 * size
     const tries = AROUND.map((angle): Point => [
       at[0] + away * Math.cos(angle),
       at[1] + away * Math.sin(angle),
@@ -29,7 +36,8 @@ export function tagsFor(balls: Record<string, Point>, radius: number, size: numb
         point[0] > box.x + box.width - size ||
         point[1] < box.y + size ||
         point[1] > box.y + box.height - size
-      return balls + 2 * tags + (outside ? 4 : 0)
+      const covers = lines.some((p) => apart(p, point) < 1.1 * size)
+      return 2 * balls + 4 * tags + (outside ? 8 : 0) + (covers ? 1 : 0)
     }
     const best = tries.reduce((one, two) => (hits(two) < hits(one) ? two : one))
     placed.push({ ball, at: best })

@@ -65,18 +65,18 @@ const endings = computed(() =>
         <b>{{ isBest ? 'it stays best' : 'it becomes best' }} from {{ percent(turning.make) }}.</b>
       </p>
       <table>
-        <caption class="visually-hidden">
-          How tries end, and the
-          {{
-            chanceWords(game)
-          }}
-          from there
-        </caption>
+        <thead>
+          <tr>
+            <td />
+            <th scope="col">how often</th>
+            <th scope="col">{{ chanceWords(game) }} then</th>
+          </tr>
+        </thead>
         <tbody>
           <tr v-for="e in endings" :key="e.key">
             <th scope="row">{{ e.word }}</th>
             <td>{{ percent(e.share) }}</td>
-            <td class="muted">{{ chanceWords(game) }} {{ percent(e.value) }} from there</td>
+            <td>{{ percent(e.value) }}</td>
           </tr>
         </tbody>
       </table>
@@ -124,6 +124,11 @@ th {
   text-align: left;
   font-weight: 600;
   padding: 0 12px 0 0;
+}
+thead th {
+  color: var(--muted);
+  font-weight: 500;
+  text-align: right;
 }
 td {
   padding: 0 12px 0 0;

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import type { Player, TableChoice } from '@/api/client'
+import FrameActs from '@/frame/FrameActs.vue'
 import ProblemList from '@/frame/ProblemList.vue'
 import { usePlaceMemory } from '@/frame/usePlaceMemory'
 import { useSession } from '@/stores/session'
@@ -23,7 +24,10 @@ usePlaceMemory()
 
 <template>
   <main class="players">
-    <h1>Players and tables</h1>
+    <header>
+      <h1>Players and tables</h1>
+      <FrameActs @keys="$emit('keys')" />
+    </header>
     <p class="muted lead">
       Every figure depends on whose hand it is and on which table. Make a player from the level that fits
       best, and a table from its standard size; both can then be chosen in the scene above the table.
@@ -31,13 +35,6 @@ usePlaceMemory()
     <ProblemList :problems="roster.problems.value" />
     <div class="halves">
       <section class="sheet" aria-label="Players">
-        <PlayerList
-          :players="session.players"
-          :chosen="player?.id ?? null"
-          @change="player = { from: $event, id: idOf($event) }"
-          @copy="player = { from: $event, id: null }"
-          @remove="roster.removePlayer(idOf($event))"
-        />
         <PlayerForm
           v-if="player"
           :key="`${player.from.key}-${player.id}`"
@@ -46,15 +43,15 @@ usePlaceMemory()
           @save="roster.savePlayer(player.id, $event).then((done) => done && (player = null))"
           @close="player = null"
         />
+        <PlayerList
+          :players="session.players"
+          :chosen="player?.id ?? null"
+          @change="player = { from: $event, id: idOf($event) }"
+          @copy="player = { from: $event, id: null }"
+          @remove="roster.removePlayer(idOf($event))"
+        />
       </section>
       <section class="sheet" aria-label="Tables">
-        <TableList
-          :tables="session.tables"
-          :chosen="table?.id ?? null"
-          @change="table = { from: $event, id: idOf($event) }"
-          @copy="table = { from: $event, id: null }"
-          @remove="roster.removeTable(idOf($event))"
-        />
         <TableForm
           v-if="table"
           :key="`${table.from.key}-${table.id}`"
@@ -62,6 +59,13 @@ usePlaceMemory()
           :is-new="table.id === null"
           @save="roster.saveTable(table.id, $event).then((done) => done && (table = null))"
           @close="table = null"
+        />
+        <TableList
+          :tables="session.tables"
+          :chosen="table?.id ?? null"
+          @change="table = { from: $event, id: idOf($event) }"
+          @copy="table = { from: $event, id: null }"
+          @remove="roster.removeTable(idOf($event))"
         />
       </section>
     </div>
@@ -74,7 +78,14 @@ usePlaceMemory()
   display: grid;
   gap: 10px;
 }
+header {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px;
+}
 h1 {
+  flex: 1;
   font-size: 26px;
 }
 .lead {

@@ -54,11 +54,6 @@ const holds = computed(() => !changes.value?.changes.some((row) => row.changes))
 </template>
 
 <style scoped>
-h3 {
-  font: 600 13px var(--sans);
-  color: var(--muted);
-  margin-bottom: 4px;
-}
 dl {
   margin: 0;
   font-size: 13px;

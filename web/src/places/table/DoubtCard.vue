@@ -30,11 +30,26 @@ const turning = computed(() => props.option.turning_point)
 </template>
 
 <style scoped>
-h3 {
+.doubt {
+  display: grid;
+  grid-template-columns: auto minmax(0, 1.1fr) minmax(0, 1fr);
+  gap: 10px 24px;
+  padding: 10px 16px 14px;
+  align-items: start;
+}
+.two {
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+}
+.doubt :deep(h3) {
   font: 600 13px var(--sans);
   color: var(--muted);
   margin-bottom: 4px;
 }
+.doubt :deep(p) {
+  margin: 0 0 6px;
+  font-size: 13px;
+}
+.dot,
 .diamond {
   display: inline-block;
   width: 9px;
@@ -52,9 +67,6 @@ h3 {
   width: 16px;
   border-top: 2px dashed var(--nothing);
   vertical-align: middle;
-}
-.two {
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
 }
 @media (max-width: 1100px) {
   .doubt {

@@ -74,15 +74,16 @@ function playOut() {
 </template>
 
 <style scoped>
-h3 {
-  font: 600 13px var(--sans);
-  color: var(--muted);
-  margin-bottom: 4px;
-}
 table {
   border-collapse: collapse;
   font-size: 13px;
   width: 100%;
+}
+th,
+td {
+  padding: 2px 8px 2px 0;
+  text-align: left;
+  vertical-align: top;
 }
 thead th {
   color: var(--muted);

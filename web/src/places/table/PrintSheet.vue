@@ -21,6 +21,7 @@ const WAIT_MS = 400
 const measured = ref<RingMark[]>([])
 let timer = 0
 async function measure() {
+  if (!Object.keys(board.document.balls).length) return void (measured.value = [])
   const body = { document: board.document, units: session.units }
   const found = await answered(api.POST('/api/ring-marks', { body })).catch(() => [])
   measured.value = found

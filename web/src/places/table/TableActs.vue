@@ -1,22 +1,14 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { useBoard } from '@/board/useBoard'
+import FrameActs from '@/frame/FrameActs.vue'
 import KeyLabel from '@/frame/KeyLabel.vue'
-import { theme, turnLights } from '@/frame/theme'
-import { useSession } from '@/stores/session'
 import { useStudy } from '@/stores/study'
 
 /** What the Table place does with the board, beside the scene. */
 const emit = defineEmits<{ weigh: []; stop: []; save: []; shelf: []; files: []; keys: [] }>()
 const board = useBoard()
-const session = useSession()
 const study = useStudy()
-
-async function leave() {
-  await session.signOut()
-  // A fresh page: nothing of this account stays in memory for the next one.
-  window.location.assign('/')
-}
 </script>
 
 <template>
@@ -24,15 +16,7 @@ async function leave() {
   <Button class="rare" variant="text" size="small" @click="emit('files')">
     <KeyLabel label="Files" letter="F" />
   </Button>
-  <Button
-    class="rare"
-    :label="theme === 'day' ? 'Hall light' : 'Day light'"
-    variant="text"
-    size="small"
-    @click="turnLights"
-  />
-  <Button class="rare" label="?" variant="text" size="small" aria-label="Keys" @click="emit('keys')" />
-  <Button class="rare" label="Sign out" variant="text" size="small" @click="leave" />
+  <span class="rare"><FrameActs @keys="emit('keys')" /></span>
   <Button variant="outlined" @click="emit('save')">
     <span v-if="board.isKept">Saved</span><KeyLabel v-else label="Save" letter="S" />
   </Button>

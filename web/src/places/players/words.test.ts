@@ -1,0 +1,37 @@
+import { describe, expect, it } from 'vitest'
+import type { Player, TableChoice } from '@/api/client'
+import { fieldsOf, nameOfCopy, playerWords, tableWords } from './words'
+
+describe('players and tables in words', () => {
+  it('tell what is not ordinary of a player', () => {
+    const stroke_model = { aim_deg: 0.16, speed: 0.18, hand: 'left', reach_m: 0.85, nerves: 0.3 }
+    const player = { own: true, level: 'league', name: 'Tomas', key: 'profile:1', stroke_model } as Player
+    expect(playerWords(player)).toBe(
+      'league level · left-handed · reach 0.85 m · some nerves · aim within 0.16°, speed within 18 %',
+    )
+  })
+  it('tell what is not standard of a table, and give its fields back for changing', () => {
+    const document = { name: 'Four', base: 'pool-7ft', cloth: 'slow', cushions: 'standard', pockets: 'loose' }
+    const table = {
+      key: 'table:4',
+      own: true,
+      name: 'Four',
+      document,
+      geometry: { length: 1.981, width: 0.9906 },
+    }
+    expect(tableWords(table as unknown as TableChoice)).toBe(
+      '7-foot table · 1.98 × 0.99 m · slow cloth · loose pockets',
+    )
+    expect(fieldsOf(table as unknown as TableChoice)).toEqual(document)
+    const standard = {
+      ...table,
+      own: false,
+      name: 'pool-7ft',
+      document: 'pool-7ft',
+    } as unknown as TableChoice
+    expect(fieldsOf(standard)).toMatchObject({ base: 'pool-7ft', cloth: 'standard' })
+  })
+  it('name a copy as nothing else is named', () => {
+    expect(nameOfCopy('Ida', ['Ida', 'Ida 2'])).toBe('Ida 3')
+  })
+})
