@@ -13,6 +13,7 @@ import numpy as np
 
 from benchmarks.figures import keep, scattered
 from benchmarks.odds.positions import kept_positions
+from partita.games.question import Question
 from partita.games.situation import Situation
 from partita.options.finder import constructed
 from partita.players.executions import standard_draws
@@ -46,7 +47,7 @@ def run_out(model: StrokeModel) -> float:
         balls = {str(number): (float(x), float(y)) for number, (x, y) in enumerate(places[1:], 1)}
         found, logs = np.zeros((_RACKS, 2)), np.zeros((_RACKS, 60, LOG))
         situation = Situation(Layout(TABLE, balls), in_hand="anywhere")
-        for _ in racks_of(situation, model, model, found, seed=seed, logs=logs):
+        for _ in racks_of(Question(situation, model, model), found, seed=seed, logs=logs):
             pass
         shooters = logs[:, :, -1]
         run.append(float(np.mean((found[:, 0] == 1) & (shooters != 2).all(axis=1))))
@@ -59,24 +60,20 @@ def long_pot(model: StrokeModel) -> float:
     ball = np.array([TABLE.length_m, TABLE.width_m]) - 0.041 - way
     cue = ball - 0.97 * way
     situation = Situation(Layout(TABLE, {"cue": (cue[0], cue[1]), "9": (ball[0], ball[1])}))
-    bench, draws = Rater(situation, model, model), standard_draws(1, 2000)
-    pots = [option for option in constructed(bench.scene) if option.intention.pocket == "foot-far"]
-    return max(float(bench.sample(option, draws).made.mean()) for option in pots)
+    rater, draws = Rater(situation, model, model), standard_draws(1, 2000)
+    pots = [option for option in constructed(rater.scene) if option.intention.pocket == "foot-far"]
+    return max(float(rater.sample(option, draws).made.mean()) for option in pots)
 
 
 def chosen(model: StrokeModel) -> tuple[float, float]:
     """Mean speed, m/s, and mean side, R, of the first attacking option where one is first."""
     strokes = []
     for situation, _, _ in kept_positions()[:_POSITIONS]:
-        document: dict[str, list[dict[str, dict[str, float]]]] = {}
         asked = dataclasses.replace(situation, shooter="me", my_fouls=0, their_fouls=0)
-        for study in weigh(WeighRequest(asked, model, model, samples=300)):
-            document = study.document  # type: ignore[assignment]
-            if study.settled:
-                break
-        attacks = [option for option in document["options"] if option["kind"] == "pot"]
-        strokes += [attacks[0]["stroke"]] if attacks else []
-    return float(np.mean([s["speed_mps"] for s in strokes])), float(np.mean([abs(s["side"]) for s in strokes]))
+        settled = next(w for w in weigh(WeighRequest(asked, model, model, samples=300)) if w.settled)
+        attacks = [line.option.stroke for line in settled.lines if line.option.intention.kind == "pot"]
+        strokes += attacks[:1]
+    return float(np.mean([s.speed_mps for s in strokes])), float(np.mean([abs(s.side) for s in strokes]))
 
 
 def main() -> None:

@@ -19,21 +19,28 @@ _RUNS = 5
 
 
 def rankings() -> dict[str, object]:
-    """Seconds to the first and to the settled ranking of each demo layout, all cores, warm."""
+    """Seconds to the first, to the settled ranking and to what changes it, of each demo layout, all cores, warm."""
     found: dict[str, object] = {}
     league = PRESETS["league"]
     for name, places, situation in demo.LAYOUTS:
         request = WeighRequest(layout_file.read(demo.document(places, situation)).situation, league, league)
-        firsts, settled, used = [], [], 0
+        firsts, settled, whole, used = [], [], [], 0
         for _ in range(_RUNS):
             started, first = time.perf_counter(), None
-            for study in weigh(request):
-                if first is None and study.document["options"]:
+            for weighing in weigh(request):
+                if first is None and weighing.lines:
                     first = time.perf_counter() - started
-                used = int(str(study.document["samples_used"]))
+                if weighing.settled and weighing.changes is None and len(settled) < len(firsts) + 1:
+                    settled.append(time.perf_counter() - started)
+                used = weighing.used
             firsts.append(first or 0.0)
-            settled.append(time.perf_counter() - started)
-        found[name] = {"first_s": spread(firsts, 3), "settled_s": spread(settled, 2), "samples": used}
+            whole.append(time.perf_counter() - started)
+        found[name] = {
+            "first_s": spread(firsts, 3),
+            "settled_s": spread(settled, 2),
+            "whole_s": spread(whole, 2),
+            "samples": used,
+        }
     return found
 
 

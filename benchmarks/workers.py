@@ -14,8 +14,8 @@ from django.test import TransactionTestCase
 
 from benchmarks.figures import keep
 from layouts import demo
-from playouts import services as playouts
-from studies import services as studies
+from playouts import asking as playouts
+from studies import asking as studies
 from studies.models import Study
 from tests.server.worker import Worker, eventually
 

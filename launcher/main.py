@@ -11,7 +11,8 @@ from launcher.testing import test
 _USAGE = """usage: ./partita start           set this machine up and start Partita with demo data
        ./partita stop            stop what start began
        ./partita test [LABEL]    set up and run every check and test, or the tests named
-       ./partita bench [NAME]    print the benchmarks' figures and keep them; "odds" takes forty minutes
+       ./partita bench [NAME]    print the benchmarks' figures and keep them; "odds" takes forty minutes,
+                                 "start" measures a fresh clone
        ./partita fit [GAME…]     play racks and fit the learned part of the glance anew, half an hour
        ./partita checks          measure the physics against its sources anew, into docs/physics.md
        ./partita shots           take the screenshots of docs/screenshots anew"""

@@ -9,6 +9,7 @@ and keeps them in `benchmarks/results/odds.json`.
 
 import sys
 import time
+from dataclasses import replace
 
 import numpy as np
 from numpy.typing import NDArray
@@ -16,11 +17,11 @@ from numpy.typing import NDArray
 from benchmarks.figures import keep
 from benchmarks.odds.positions import kept_positions
 from benchmarks.odds.reliability import brier, deciles
-from partita.games.situation import Situation
-from partita.physics.stroke import Stroke
+from partita.games.question import Question
 from partita.players.stroke_model import PRESETS
 from partita.playing.playout import first_stroke, racks_of
-from partita.telling.study import as_weighed
+from partita.telling.documents import OptionDocument
+from partita.telling.study import as_weighed, study_of
 from partita.weighing.rater import Rater
 from partita.weighing.weigh import WeighRequest, weigh
 
@@ -39,50 +40,45 @@ _BARS = {
 }
 
 
-def measured(situation: Situation, me: str, them: str, racks: int) -> Json:
+def measured(question: Question, racks: int) -> Json:
     """Everything about one position, for the player at the table."""
-    mine, theirs = PRESETS[me], PRESETS[them]
-    shooter, other = (mine, theirs) if situation.shooter == "me" else (theirs, mine)
-    row: Json = {"game": situation.game, "glance": Rater(situation, shooter, other).here()}
-    started, first = time.perf_counter(), 0.0
-    document: Json = {}
-    for study in weigh(WeighRequest(situation, mine, theirs, samples=_SAMPLES)):
+    row: Json = {"game": question.situation.game, "glance": Rater.of(question).here()}
+    started, first, settled = time.perf_counter(), 0.0, None
+    for settled in weigh(_request(question)):
         first = first or time.perf_counter() - started
-        document = study.document
-        if study.settled:
+        if settled.settled:
             break
-    row |= {"first_s": first, "settled_s": time.perf_counter() - started, "samples": document["samples_used"]}
-    placed = as_weighed(situation, document)
-    options = [o for o in document["options"] if o["kind"] != "push-out"][:_OPTIONS]  # type: ignore[attr-defined, index]
-    row["weigh"] = [option["rack_chance"]["value"] for option in options]
-    row["won"] = [
-        _racks(placed, me, them, racks, first_stroke(placed, Stroke(**option["stroke"]), shooter)).tolist()
-        for option in options
-    ]
-    row["freely"] = float(_racks(situation, me, them, racks, None).mean())
-    row["top"] = options[0]
+    seconds = time.perf_counter() - started
+    assert settled is not None
+    study = study_of(settled)
+    row |= {"first_s": first, "settled_s": seconds, "samples": study.samples_used}
+    placed = replace(question, situation=as_weighed(question.situation, study))
+    lines = [line for line in settled.lines if line.option.intention.kind != "push-out"][:_OPTIONS]
+    row["weigh"] = [line.value for line in lines]
+    row["won"] = [_racks(placed, racks, first_stroke(placed, line.option.stroke)).tolist() for line in lines]
+    row["freely"] = float(_racks(question, racks, None).mean())
+    row["top"] = next(option for option in study.options if option.id == lines[0].option.id)
     return row
 
 
-def _racks(situation: Situation, me: str, them: str, racks: int, first: Floats | None) -> Floats:
+def _request(question: Question, seed: int = 1) -> WeighRequest:
+    return WeighRequest(question.situation, question.me, question.them, seed=seed, samples=_SAMPLES)
+
+
+def _racks(question: Question, racks: int, first: Floats | None) -> Floats:
     found = np.zeros((racks, 2))
-    for _ in racks_of(situation, PRESETS[me], PRESETS[them], found, first=first):
+    for _ in racks_of(question, found, first=first):
         pass
     return found[:, 0]
 
 
-def again(situation: Situation, me: str, them: str, top: Json) -> Json:
-    """The same question with another seed: whether the top option has the same name, and its chance then."""
-    document: Json = {}
-    for study in weigh(WeighRequest(situation, PRESETS[me], PRESETS[them], seed=_OTHER_SEED, samples=_SAMPLES)):
-        document = study.document
-        if study.settled:
-            break
-    best: Json = document["options"][0]  # type: ignore[index]
-    # The top option's family may be played a little differently: its chance is compared all the same.
-    chance: dict[str, float] = best["rack_chance"]  # type: ignore[assignment]
-    before: dict[str, float] = top["rack_chance"]  # type: ignore[assignment]
-    return {"same": best["name"] == top["name"], "inside": chance["low"] <= before["value"] <= chance["high"]}
+def again(question: Question, top: OptionDocument) -> Json:
+    """The same question with another seed: whether the top option is the same shot, and its chance then."""
+    settled = next(weighing for weighing in weigh(_request(question, _OTHER_SEED)) if weighing.settled)
+    best = study_of(settled).options[0]
+    # The same shot may be played a little differently: its chance is compared all the same.
+    inside = best.rack_chance.low <= top.rack_chance.value <= best.rack_chance.high
+    return {"same": best.id == top.id, "inside": inside}
 
 
 def regret(rows: list[Json]) -> Json:
@@ -176,9 +172,10 @@ def main(every: int = 1, racks: int = 64) -> None:
     rows, positions = [], kept_positions()[::every]
     try:
         for number, (situation, me, them) in enumerate(positions):
-            row = measured(situation, me, them, racks)
+            question = Question(situation, PRESETS[me], PRESETS[them])
+            row = measured(question, racks)
             if number % _AGAIN == 0:
-                row["again"] = again(situation, me, them, row["top"])  # type: ignore[arg-type]
+                row["again"] = again(question, row["top"])  # type: ignore[arg-type]
             rows.append(row)
             sys.stderr.write(f"\r{len(rows)} of {len(positions)} positions ")
             sys.stderr.flush()

@@ -16,6 +16,7 @@ from numpy.typing import NDArray
 
 from benchmarks.odds.positions import opening
 from benchmarks.odds.reliability import brier, deciles
+from partita.games.question import Question
 from partita.parallel import CORES
 from partita.players.stroke_model import PRESETS, StrokeModel
 from partita.playing.playout import racks_of
@@ -58,7 +59,7 @@ def played(game: str, seed: int) -> Floats:
     rng = np.random.default_rng([seed, 7])
     me, them = player(rng), player(rng)
     found, logs = np.zeros((RACKS, 2)), np.zeros((RACKS, _KEPT, LOG))
-    for _ in racks_of(opening(game, seed), me, them, found, seed=seed, logs=logs):
+    for _ in racks_of(Question(opening(game, seed), me, them), found, seed=seed, logs=logs):
         pass
     parts = []
     for rack in range(RACKS):
@@ -125,7 +126,7 @@ def learned_from(cases: Cases) -> tuple[Floats, dict[str, object]]:
 def main(names: list[str]) -> None:
     """Play, fit, keep; the games that are not named stay as they are on the card."""
     card: dict[str, object] = {
-        "what": "logistic correction of the glance's formula, one a game (src/partita/odds/learned.py)",
+        "what": "logistic correction of the glance's formula, one a game (src/partita/value/learned.py)",
         "fitted on": f"racks played out between players of random levels, {RACKS} from each opening; positions of "
         "one rack share its outcome, a quarter of the openings held out for the figures",
         "weak where": "layouts unlike those of racks in play: clusters set up by hand, push-outs, scores far apart",

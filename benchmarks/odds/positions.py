@@ -14,6 +14,7 @@ from partita.files import layout_file
 from partita.files.layout_file import LayoutFile
 from partita.games.game import Outcomes
 from partita.games.opening import BROKEN, broken, scattered
+from partita.games.question import Question
 from partita.games.referee import situation_of
 from partita.games.situation import Situation
 from partita.players.executions import standard_draws
@@ -45,7 +46,7 @@ def opening(game: str, seed: int) -> Situation:
 
 def position(game: str, seed: int, me: StrokeModel, them: StrokeModel) -> Situation | None:
     """What is on the table some shots into a rack; None when the rack was over by then, or all but."""
-    start = start_of(opening(game, seed), me, them)
+    start = start_of(Question(opening(game, seed), me, them))
     shots = int(np.random.default_rng([seed, 3]).integers(1, _MOST_SHOTS))
     won, _, who = play_rack(
         start.desk(), start.places, start.in_play, start.standing, np.zeros(COLUMNS), standard_draws(3, DRAWN),

@@ -66,7 +66,9 @@ class PhraseIn(Schema):
 
     table: TableDocument
     game: str = Field("nine-ball", max_length=40)
-    balls: dict[str, Annotated[list[float], Field(min_length=2, max_length=2)]] = Field(default_factory=dict, max_length=30)
+    balls: dict[str, Annotated[list[float], Field(min_length=2, max_length=2)]] = Field(
+        default_factory=dict, max_length=30
+    )
     phrase: str = Field(max_length=400)
 
     @property

@@ -53,13 +53,8 @@ class PlayerIn(Schema):
 
 
 def _out(profile: PlayerProfile) -> PlayerOut:
-    return PlayerOut(
-        key=f"profile:{profile.pk}",
-        name=profile.name,
-        own=True,
-        level=profile.level,
-        stroke_model=StrokeModelOut(**profile.stroke_model),
-    )
+    model = StrokeModelOut.model_validate(profile.stroke_model)
+    return PlayerOut(key=f"profile:{profile.pk}", name=profile.name, own=True, level=profile.level, stroke_model=model)
 
 
 def _own(request: HttpRequest, player_id: int) -> PlayerProfile:
@@ -71,7 +66,9 @@ def players(request: HttpRequest) -> list[PlayerOut]:
     """One's own profiles, then the levels from professional to beginner."""
     own = [_out(profile) for profile in PlayerProfile.objects.filter(owner=account(request))]
     levels = [
-        PlayerOut(key=name, name=name, own=False, level=name, stroke_model=StrokeModelOut(**model.as_json()))
+        PlayerOut(
+            key=name, name=name, own=False, level=name, stroke_model=StrokeModelOut.model_validate(model.as_json())
+        )
         for name, model in PRESETS.items()
     ]
     return own + levels

@@ -77,7 +77,7 @@ def main(address: str, user: str, password: str) -> None:
         page.keyboard.press("Escape")
         page.get_by_role("button", name="Day light").click()
         page.get_by_role("link", name="Players").click()
-        page.get_by_role("button", name="Change Tomas Vale").click()
+        page.get_by_role("button", name="Change: Tomas Vale").click()
         page.wait_for_timeout(200)
         _take(page, "players-day")
         page.get_by_role("button", name="Hall light").click()

@@ -71,4 +71,4 @@ def _set_env(self: Any, name: str, env: object) -> None:
 def use() -> None:
     """Compile everything this way, from now on."""
     codegen.JITCPUCodegen._library_class = LateLibrary
-    codegen.JITCPUCodegen.set_env = _set_env
+    codegen.JITCPUCodegen.set_env = _set_env  # type: ignore[method-assign]

@@ -251,5 +251,5 @@ def _completed(option: dict[str, Any], table: TableSpec) -> dict[str, Any]:
 def _id_of(option: dict[str, Any]) -> str:
     """The identity of the same shot now."""
     known = {field.name for field in fields(Intention)}
-    values = {key: tuple(value) if isinstance(value, list) else value for key, value in option.items() if key in known}
+    values: Any = {key: tuple(v) if isinstance(v, list) else v for key, v in option.items() if key in known}
     return Intention(**values).id

@@ -7,7 +7,13 @@ defineEmits<{ save: []; close: [] }>()
 </script>
 
 <template>
-  <form class="form" :aria-label="title" @submit.prevent="$emit('save')" @keydown.esc="$emit('close')">
+  <form
+    class="form"
+    :aria-label="title"
+    novalidate
+    @submit.prevent="$emit('save')"
+    @keydown.esc="$emit('close')"
+  >
     <h2>{{ title }}</h2>
     <div class="fields"><slot /></div>
     <div class="acts">

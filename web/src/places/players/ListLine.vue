@@ -11,11 +11,15 @@ defineEmits<{ change: []; copy: []; remove: [] }>()
       <span class="muted"><slot /></span>
     </span>
     <span class="acts">
-      <button v-if="own" type="button" :aria-label="`Change ${name}`" @click="$emit('change')">Change</button>
-      <button type="button" :aria-label="`Copy ${name}`" @click="$emit('copy')">
+      <button v-if="own" type="button" :aria-label="`Change: ${name}`" @click="$emit('change')">
+        Change
+      </button>
+      <button type="button" :aria-label="`${own ? 'Copy' : 'New from this'}: ${name}`" @click="$emit('copy')">
         {{ own ? 'Copy' : 'New from this' }}
       </button>
-      <button v-if="own" type="button" :aria-label="`Delete ${name}`" @click="$emit('remove')">Delete</button>
+      <button v-if="own" type="button" :aria-label="`Delete: ${name}`" @click="$emit('remove')">
+        Delete
+      </button>
     </span>
   </li>
 </template>

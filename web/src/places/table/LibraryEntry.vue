@@ -31,7 +31,7 @@ const when = computed(() =>
       label="Delete"
       variant="text"
       size="small"
-      :aria-label="`Delete ${entry.name}`"
+      :aria-label="`Delete: ${entry.name}`"
       @click="$emit('remove')"
     />
   </li>
