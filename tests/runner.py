@@ -1,16 +1,45 @@
-"""Django's runner, with a closing line that counts."""
+"""Django's runner, with closing lines that count, and say what took longest."""
 
 import sys
+import time
 import unittest
+from typing import Any
 
 from django.test.runner import DiscoverRunner
+
+_SLOWEST = 12
+
+
+class TimedResult(unittest.TextTestResult):
+    """Keeps how long each test took, s."""
+
+    def __init__(self, *args: Any, **options: Any) -> None:
+        super().__init__(*args, **options)
+        self.seconds: dict[str, float] = {}
+
+    def startTest(self, test: unittest.TestCase) -> None:  # noqa: N802 - the name is the base class's
+        """Note when it began."""
+        self._began = time.monotonic()
+        super().startTest(test)
+
+    def stopTest(self, test: unittest.TestCase) -> None:  # noqa: N802
+        """Note how long it took."""
+        super().stopTest(test)
+        self.seconds[test.id()] = time.monotonic() - self._began
 
 
 class CountingRunner(DiscoverRunner):
     """Says how many tests passed and failed, in one plain line that a build server can read."""
 
+    def get_resultclass(self) -> type[unittest.TextTestResult]:
+        """With times."""
+        return super().get_resultclass() or TimedResult
+
     def suite_result(self, suite: unittest.TestSuite, result: unittest.TestResult, **options: object) -> int:
-        """Print the counts; return the number of failures as Django's runner does."""
+        """Print the slowest tests and the counts; return the number of failures as Django's runner does."""
+        seconds = getattr(result, "seconds", {})
+        for name in sorted(seconds, key=seconds.__getitem__, reverse=True)[:_SLOWEST]:
+            sys.stdout.write(f"{seconds[name]:6.1f} s  {name}\n")
         wrong = len(result.failures) + len(result.errors) + len(result.unexpectedSuccesses)
         skipped = len(result.skipped)
         sys.stdout.write(f"{result.testsRun - wrong - skipped} passed, {wrong} failed, {skipped} skipped\n")

@@ -56,7 +56,7 @@ class Pockets(unittest.TestCase):
             straight_window(table_from({"pockets": width}), 0, 1.0) for width in ("tight", "standard", "loose")
         )
         self.assertTrue(tight < plain < loose, (tight, plain, loose))
-        with self.assertRaisesRegex(Refused, "table pockets: huge is no width. Use tight, standard, loose"):
+        with self.assertRaisesRegex(Refused, "table pockets: huge is none of these. Use tight, standard, loose"):
             table_from({"pockets": "huge"})
 
     def test_a_hanging_ball_stays_until_it_is_touched(self) -> None:
