@@ -17,12 +17,12 @@ class TimedResult(unittest.TextTestResult):
         super().__init__(*args, **options)
         self.seconds: dict[str, float] = {}
 
-    def startTest(self, test: unittest.TestCase) -> None:  # noqa: N802 - the name is the base class's
+    def startTest(self, test: unittest.TestCase) -> None:
         """Note when it began."""
         self._began = time.monotonic()
         super().startTest(test)
 
-    def stopTest(self, test: unittest.TestCase) -> None:  # noqa: N802
+    def stopTest(self, test: unittest.TestCase) -> None:
         """Note how long it took."""
         super().stopTest(test)
         self.seconds[test.id()] = time.monotonic() - self._began

@@ -112,7 +112,9 @@ class KeptOnDisk(unittest.TestCase):
             for name in ("one", "two"):
                 shutil.copytree(package, Path(folder, name, "partita"), ignore=shutil.ignore_patterns("__pycache__"))
                 away = {**os.environ, "PYTHONPATH": str(Path(folder, name)), "PARTITA_KERNEL_CACHE": f"{folder}/kept"}
-                ran = subprocess.run([sys.executable, "-c", script], env=away, capture_output=True, text=True, check=True)
+                ran = subprocess.run(
+                    [sys.executable, "-c", script], env=away, capture_output=True, text=True, check=True
+                )
                 told.append(ran.stdout.split())
             self.assertEqual([(hits, misses) for _, hits, misses in told], [("0", "1"), ("1", "0")])
             self.assertNotEqual(told[0][0], told[1][0], "two copies")

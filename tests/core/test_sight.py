@@ -147,8 +147,7 @@ class OneNotion(unittest.TestCase):
 
     def test_walled_in_all_round_nothing_is_reached(self) -> None:
         ring = [
-            (1.27 + 2.1 * RADIUS * math.cos(a), 0.635 + 2.1 * RADIUS * math.sin(a))
-            for a in np.arange(6) * math.pi / 3
+            (1.27 + 2.1 * RADIUS * math.cos(a), 0.635 + 2.1 * RADIUS * math.sin(a)) for a in np.arange(6) * math.pi / 3
         ]
         places = np.array([(1.27, 0.635), (2.2, 0.9), *ring])
         in_play = np.full(len(places), -1, dtype=np.int8)

@@ -34,9 +34,9 @@ def at(targets: list[Any]) -> Any:
     """The database with these migrations applied; its models as they were then."""
     executor = MigrationExecutor(connection)
     executor.migrate(targets)
-    return MigrationExecutor(connection).loader.project_state(
-        [target for target in targets if target[1] is not None]
-    ).apps
+    return (
+        MigrationExecutor(connection).loader.project_state([target for target in targets if target[1] is not None]).apps
+    )
 
 
 class FromVersionBefore(TransactionTestCase):
