@@ -10,7 +10,7 @@ import numpy as np
 
 from benchmarks.figures import keep, scattered, spread
 from partita.games.situation import Situation
-from partita.games.snooker import COLOURS, spots
+from partita.games.snooker_table import COLOURS, spots
 from partita.options.finder import find
 from partita.options.scene import Scene
 from partita.players.stroke_model import AIM, PRESETS

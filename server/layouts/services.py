@@ -6,7 +6,8 @@ from partita.files import layout_file
 from partita.files.layout_file import LayoutFile
 from partita.games import game_named
 from partita.games.opening import BROKEN, broken, scattered
-from partita.games.snooker import Snooker, spots
+from partita.games.snooker import Snooker
+from partita.games.snooker_table import spots
 from partita.table.completion import completions
 from partita.table.diamonds import diamonds
 from partita.table.geometry import bed_of

@@ -157,7 +157,7 @@ class Documents(unittest.TestCase):
         self.assertEqual(len(read_study(later, TABLE).options), len(KEPT["study"]["options"]))
 
     def test_a_hit_is_said_by_one_rule(self) -> None:
-        # Half ball is a cut of 30 degrees, quarter of 48.6, three-quarter of 14.5 (1 - sin; common practice, no source).
+        # Half ball is a cut of 30 degrees, quarter 48.6, three-quarter 14.5: 1 - sin (common practice, no source).
         for cut_deg, word in ((0, "full"), (14.5, "three-quarter"), (30, "half"), (48.6, "quarter"), (75, "thin")):
             self.assertEqual(thickness_word(fullness_of(np.radians(cut_deg))), word)
             self.assertEqual(fullness_of(np.radians(cut_deg)), fullness_of(-np.radians(cut_deg)))

@@ -25,7 +25,8 @@ from partita.games.game import (
 from partita.games.match import Match, match_chance
 from partita.games.referee import after, choices, judge, numbers_of, standing_of
 from partita.games.situation import Situation
-from partita.games.snooker import is_snookered, points_left, snookers_needed, spots
+from partita.games.snooker import is_snookered, points_left, snookers_needed
+from partita.games.snooker_table import spots
 from partita.games.standing import BALL_ON
 from partita.physics.facts import FACTS, FIRST_HIT, MEASURES, RAIL_AFTER
 from partita.physics.simulate import Executions, names_of

@@ -2,6 +2,7 @@
 
 import unittest
 from dataclasses import replace
+from itertools import pairwise
 
 import numpy as np
 
@@ -56,7 +57,7 @@ class Lengths(unittest.TestCase):
         for table in PRESETS.values():
             ways = [lengths_travelled(table, speed) for speed in np.linspace(0, 12, 97)]
             self.assertEqual(ways[0], 0.0)
-            self.assertTrue(all(shorter <= longer for shorter, longer in zip(ways, ways[1:], strict=False)))
+            self.assertTrue(all(shorter <= longer for shorter, longer in pairwise(ways)))
 
 
 class Words(unittest.TestCase):

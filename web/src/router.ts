@@ -1,4 +1,5 @@
 import { createRouter, createWebHistory } from 'vue-router'
+import { rememberPlaces } from './frame/places'
 import PlayersPlace from './places/players/PlayersPlace.vue'
 import TablePlace from './places/table/TablePlace.vue'
 import { TABLE_KEYS } from './places/table/tableKeys'
@@ -24,3 +25,4 @@ export const router = createRouter({
     { path: '/:rest(.*)*', redirect: '/' },
   ],
 })
+rememberPlaces(router)

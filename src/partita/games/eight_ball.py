@@ -9,6 +9,8 @@
 - A safety may be called: the turn passes whatever falls.
 
 Variants: "standard"; "slop counts" (nothing but the eight is called).
+
+Kernels here take what those of `judging` take.
 """
 
 from partita.errors import refuse

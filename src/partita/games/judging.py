@@ -1,4 +1,9 @@
-"""What all rules look at in a shot, and how balls are spotted."""
+"""What all rules look at in a shot, and how balls are spotted.
+
+Kernels here take the `play` that is judged (`standing.Played`): places after : (n, 2) m, changed where balls are
+spotted; numbers, in_play : (n,), -1 on the table; standing : (STANDING,) int64, changed in place. x, y are m, `ball`
+an index of a row, `bed` the table.
+"""
 
 from partita.games.standing import FOULS, FREE_BALL, HAND, MISS, NO_PUSH, NOT_IN_HAND, PUSH
 from partita.kernels import kernel

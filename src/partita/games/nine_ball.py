@@ -9,6 +9,8 @@
   player then plays from there, or has the shooter play again.
 
 Variants: "standard"; "no three fouls" (fouls in a row are not counted).
+
+Kernels here take what those of `judging` take.
 """
 
 from partita.errors import refuse

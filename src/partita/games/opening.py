@@ -10,7 +10,7 @@ from partita.games.game import Call
 from partita.games.judging import CHOICE, LOST, WON
 from partita.games.referee import after, judge
 from partita.games.situation import Situation
-from partita.games.snooker import COLOURS, REDS, spots
+from partita.games.snooker_table import COLOURS, REDS, spots
 from partita.games.straight_pool import rack_place
 from partita.physics.simulate import execute, names_of, physics_of, places_of
 from partita.physics.stroke import Stroke

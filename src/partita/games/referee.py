@@ -2,6 +2,8 @@
 
 The rules themselves are the kernels of each game's module; here the game is looked up, and single numbers are
 turned into situations and back.
+
+Kernels here take numbers, in_play : (n,), -1 on the table; standing : (STANDING,) int64; on : (n,) bool, filled.
 """
 
 from collections.abc import Sequence
@@ -17,7 +19,8 @@ from partita.games.game import HANDS, Call, Outcomes
 from partita.games.judging import CONTINUES, FOUL, LOST, WON
 from partita.games.nine_ball import judge_nine_ball, lowest_on
 from partita.games.situation import Hand, PushOut, Situation
-from partita.games.snooker import BALLS_ON, VALUES, ball_on_of, judge_snooker, snooker_on
+from partita.games.snooker import BALLS_ON, ball_on_of, judge_snooker, snooker_on
+from partita.games.snooker_table import VALUES
 from partita.games.standing import (
     BALL_ON,
     EIGHT_BALL,

@@ -11,6 +11,8 @@
 - The frame ends with the black, by points; level, the black is spotted again and the cue ball is in hand.
 
 Variants: "standard"; "no miss" (balls are not put back). A stalemate is the players' to agree on.
+
+Kernels here take what those of `judging` take; `value` and `ball_on` are points of a ball, 1 to 7 (`BALLS_ON`).
 """
 
 import math
@@ -34,6 +36,7 @@ from partita.games.judging import (
     spot_ball,
 )
 from partita.games.situation import Situation, check_balls, check_unused
+from partita.games.snooker_table import BLACK, COLOURS, REDS, VALUES, YELLOW, spot_of
 from partita.games.standing import (
     BALL_ON,
     BEHIND_LINE,
@@ -47,42 +50,12 @@ from partita.games.standing import (
 )
 from partita.kernels import kernel
 from partita.physics.facts import FIRST_HIT
-from partita.table.geometry import Bed
 from partita.table.layout import CUE
 
-REDS = tuple(f"red{n}" for n in range(1, 16))
-COLOURS = ("yellow", "green", "brown", "blue", "pink", "black")
-VALUES = {CUE: 0, **dict.fromkeys(REDS, 1), **{colour: 2 + place for place, colour in enumerate(COLOURS)}}
 # What may be on: a red, any colour after a red, or a colour in its order; a colour's place is its value.
 BALLS_ON = ("red", "colour", *COLOURS)
-RED, COLOUR, YELLOW, BLACK = 0, 1, 2, 7
+RED, COLOUR = 0, 1
 LEAST_FOUL = 4
-# Places of the spots on a full-size table, m: baulk line and D, and the black's distance from the top rail.
-_BAULK_M, _D_M, _BLACK_M, _FULL_M = 0.737, 0.292, 0.324, 3.569
-
-
-@kernel
-def spot_of(colour, bed):
-    """(x, y) m of a colour's spot by its value, scaled with the table; the baulk end is the head."""
-    scale, middle = bed.length / _FULL_M, 0.5 * bed.width
-    if colour <= 4:
-        aside = -1.0 if colour == YELLOW else (1.0 if colour == 3 else 0.0)
-        return _BAULK_M * scale, middle + aside * _D_M * scale
-    if colour == BLACK:
-        return bed.length - _BLACK_M * scale, middle
-    return (0.5 if colour == 5 else 0.75) * bed.length, middle
-
-
-def spots(bed: Bed) -> dict[str, tuple[float, float]]:
-    """The colours' spots, m."""
-    return {colour: spot_of(VALUES[colour], bed) for colour in COLOURS}
-
-
-@kernel
-def in_the_d(bed, x, y):
-    """True when a cue ball in hand may be placed there."""
-    scale = bed.length / _FULL_M
-    return x <= _BAULK_M * scale and math.hypot(x - _BAULK_M * scale, y - 0.5 * bed.width) <= _D_M * scale
 
 
 @kernel

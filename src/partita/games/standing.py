@@ -1,6 +1,8 @@
 """The standing: what a game's rules need to know besides where the balls lie, as one row of numbers for the kernels.
 
 Always seen from the player at the table; `turn` gives it to the other one.
+
+Kernels here take standing : (STANDING,) int64, columns below; points in points, fouls in a row.
 """
 
 from typing import NamedTuple

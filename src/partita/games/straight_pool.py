@@ -9,6 +9,8 @@
 - Whoever reaches the agreed number of points wins.
 
 Variants: "standard".
+
+Kernels here take what those of `judging` take.
 """
 
 import math

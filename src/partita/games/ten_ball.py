@@ -8,6 +8,8 @@ As nine-ball with ten balls, and every shot called, ball and pocket:
 - A safety may be called: then the turn passes whatever falls, and a ball that fell gives the same choice.
 
 Variants: "standard"; "ten last" (the ten may be called only when it is alone).
+
+Kernels here take what those of `judging` take.
 """
 
 from partita.games.judging import (

@@ -6,7 +6,8 @@ import numpy as np
 
 from partita.errors import refuse
 from partita.games.situation import Situation
-from partita.games.snooker import Snooker, in_the_d
+from partita.games.snooker import Snooker
+from partita.games.snooker_table import in_the_d
 from partita.games.standing import SNOOKER
 from partita.kernels import kernel
 from partita.physics.simulate import names_of

@@ -1,4 +1,8 @@
-"""What the cue ball can reach off cushions, by mirrors: how many it needs, and what makes it need them."""
+"""What the cue ball can reach off cushions, by mirrors: how many it needs, and what makes it need them.
+
+Kernels here take the table's bed, places : (n, 2) m, the cue ball first; in_play : (n,) int8, -1 on the table; target :
+a ball; x, y, off : m; dx, dy : a direction of length 1.
+"""
 
 import math
 

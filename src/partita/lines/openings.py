@@ -1,4 +1,7 @@
-"""How far a pocket is open from a ball past all others, and where the cue ball must come to for it."""
+"""How far a pocket is open from a ball past all others, and where the cue ball must come to for it.
+
+Kernels here take places : (n, 2) m; in_play : (n,) int8, -1 on the table; target : a ball; x, y, radius : m.
+"""
 
 import math
 

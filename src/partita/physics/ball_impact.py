@@ -7,6 +7,9 @@ Impulses are per unit mass: all balls of a set have the same. Frozen rows pass a
 ball to ball, contact by contact, as the elastic wave in real balls does, the hardest contact first; only
 contacts that fall together with equal approach, such as a ball driven between two, are solved at
 once, so that the answer does not depend on which of them is taken first.
+
+Kernels here take rows of balls (n, 9) as in `motion` and the rows i, j of two; nx, ny, the line of centres from i to
+j; speeds in m/s, distances and the radius in m; pairs : (k, 2) and tied : scratch of `prediction.Workspace`.
 """
 
 import math

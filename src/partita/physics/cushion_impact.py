@@ -21,6 +21,10 @@ The slip at I turns ever faster as it nears zero. It is therefore kept as a size
 while it lasts the equations are taken in t with dP = |s_I| dt, in which they are smooth up to the
 end. They are integrated by Dormand and Prince's embedded pair 5(4) (J. Comp. Appl. Math. 6, 1980)
 with adaptive steps; states are tuples, which stay in registers: this is where a shot's time goes.
+
+Kernels here take the state y, a tuple of seven: slip at I (size m/s, direction x, z), slip at C (x, y, m/s), speed
+into the cushion (m/s), work done (m^2/s^2 per unit of mass); k1, its rates; h, a step; s, c as above; mu_w, mu_s,
+friction at cushion and cloth. `compressing` tells the half of the impact, `work_wanted` where the second ends.
 """
 
 import math

@@ -1,4 +1,8 @@
-"""What is counted and written down while a shot runs: facts for the rules, measures for the naming, the trace."""
+"""What is counted and written down while a shot runs: facts for the rules, measures for the naming, the trace.
+
+Kernels here take the workspace `ws` of the shot, rows i, j of balls as they are just before an event, its time `now`,
+s, and write into facts : (FACTS,) int32, measures : (MEASURES,) s, rad, m/s and m, trace : (rows, TRACE_COLUMNS).
+"""
 
 import math
 

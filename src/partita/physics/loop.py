@@ -1,4 +1,9 @@
-"""The event loop: from the stroke to the last ball at rest."""
+"""The event loop: from the stroke to the last ball at rest.
+
+Kernels here take the workspace `ws` of a shot (`prediction.Workspace`), the table's `bed` and `physics`, and balls as
+rows: i, j, k. `now` is the time of the event in hand, s; pocketed : (n,) int8, the pocket a ball fell in, -1 on the
+table, -2 not in play; facts, measures, trace : as in `facts`, with the next free row of the trace in `rows`.
+"""
 
 import math
 

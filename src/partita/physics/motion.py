@@ -5,6 +5,8 @@ effets du jeu de billard, 1835); notation of `docs/physics.md`.
 
 Balls are rows of 9: x, y, vx, vy, wx, wy, wz, ax, ay (m, m/s, rad/s, m/s^2). Kernels take all rows
 and the index of one: a row of its own would cost a reference count at each call.
+
+`elapsed` and times are s, radius m; phase : one of `constants`; stroke : (5,) as `Stroke.row` gives it.
 """
 
 import math

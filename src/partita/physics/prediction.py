@@ -3,6 +3,9 @@
 Each ball keeps its own next event; after an event only the balls it touched are predicted again.
 A ball is either over the bed (zone 0), where only nose lines can stop it, or in the zone of
 pocket k (zone k + 1), where only that pocket's tips, facings and drop circle can.
+
+Kernels here take rows of balls (n, 9) as in `motion`, the row `i` of one, and the workspace `ws` that they write its
+next event into. Times are s; `now` is absolute, the times found run from the ball's own `since`; x, y are m.
 """
 
 import math

@@ -2,6 +2,10 @@
 
 Every search is directional: it finds a crossing from outside to inside only. A ball that has
 just left a contact therefore cannot find the same contact again by rounding.
+
+Kernels here take numbers in any one set of units, m and s where they are called: a place p, a velocity v and an
+acceleration a, (x, y) each, relative to the line or the circle; c0 to c4 and d0 to d2, coefficients of powers of t;
+`horizon`, the last t that matters. They return a time, INFINITY when nothing is met before it.
 """
 
 import math

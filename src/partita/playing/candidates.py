@@ -1,4 +1,8 @@
-"""Candidates: the strokes that a deciding player thinks about, tried without error and with his own errors."""
+"""Candidates: the strokes that a deciding player thinks about, tried without error and with his own errors.
+
+Kernels here take what those of `desk` take; `candidate`, `one`, `two`, `first`, `count` : rows of desk.candidates;
+`tries`, `most`, `more` : how many. aim rad, speed m/s, height R, contact m.
+"""
 
 from partita.games.referee import decides
 from partita.kernels import kernel

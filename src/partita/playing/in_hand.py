@@ -1,4 +1,7 @@
-"""The deciding player with the cue ball in hand: a few places with good make chances, the best stroke from each."""
+"""The deciding player with the cue ball in hand: a few places with good make chances, the best stroke from each.
+
+Kernels here take what those of `desk` take; `hand` : where it may be put (`standing.HAND`); x, y : m.
+"""
 
 import math
 

@@ -1,4 +1,7 @@
-"""The deciding player's pots: the best few by geometry, each with a few speeds and heights, aimed by root-finding."""
+"""The deciding player's pots: the best few by geometry, each with a few speeds and heights, aimed by root-finding.
+
+Kernels here take what those of `desk` take; `count` : candidates so far, returned with the new ones; wanted : rad.
+"""
 
 import math
 

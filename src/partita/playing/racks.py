@@ -1,4 +1,7 @@
-"""Whole racks inside the kernels: both players decide, play, and are judged, shot by shot, to the end."""
+"""Whole racks inside the kernels: both players decide, play, and are judged, shot by shot, to the end.
+
+Kernels here take what those of `desk` take; seed, shot, state : 64-bit counters; sign : 1 or -1, mirrored draws.
+"""
 
 import math
 

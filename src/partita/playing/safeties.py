@@ -1,4 +1,7 @@
-"""The deciding player's safeties: a coarse fan of contacts; and kicks in every direction when he is hooked."""
+"""The deciding player's safeties: a coarse fan of contacts; and kicks in every direction when he is hooked.
+
+Kernels here take what those of `desk` take; `count` : candidates so far, returned with the new ones.
+"""
 
 import math
 

@@ -1,6 +1,6 @@
 """What a drawn stroke has to do with the rest of the table: shadows, an open window, scratch and position lines.
 
-Everything in m; `odds.drawing` turns it into diamonds and words.
+Everything in m; `telling.drawing` turns it into diamonds and words.
 """
 
 import math

@@ -1,4 +1,8 @@
-"""How easy a ball is for a player from an ordinary place, and with how much of that he can reckon."""
+"""How easy a ball is for a player from an ordinary place, and with how much of that he can reckon.
+
+Kernels here take a player's row (9,) (`StrokeModel.row`), `choices`, the number of balls to choose from, the table's
+windows and bed; they return chances and shares, 0..1.
+"""
 
 import math
 

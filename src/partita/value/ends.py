@@ -3,13 +3,16 @@
 Straight pool is a race to a number of points. In snooker the balls that are left are potted one after the
 other, red and colour by turns, then the colours; whoever is ahead when the black is down has won. Each ball is
 made with the player's ease, and a miss gives the other player what is left of his: the same two-player chain as
-for a rack of balls (`odds.ease`), over the score. Fouls and snookers are not in these tables.
+for a rack of balls (`value.ease`), over the score. Fouls and snookers are not in these tables.
+
+Kernels here take standing : (STANDING,) int64; numbers, in_play : (n,), -1 on the table; points in points.
 """
 
 import numpy as np
 from numpy.typing import NDArray
 
-from partita.games.snooker import COLOUR, RED, YELLOW
+from partita.games.snooker import COLOUR, RED
+from partita.games.snooker_table import YELLOW
 from partita.games.standing import OTHER_POINTS, POINTS, POINTS_TO
 from partita.kernels import kernel
 from partita.value.ease import after_miss

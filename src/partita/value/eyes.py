@@ -25,7 +25,7 @@ class Eyes(NamedTuple):
     """For looks at positions of n balls by two players; it holds scratch, so each thread has its own.
 
     numbers : (n,) as in `games.standing`; models : (2, 9) rows of the first and the second player
-    ends : (4, p, q) chances by score (`odds.ends`), (4, 1, 1) in games without; typical : (2,) the players' ease
+    ends : (4, p, q) chances by score (`value.ends`), (4, 1, 1) in games without; typical : (2,) the players' ease
     with a ball anywhere on an open table; weights : (FEATURES,) of the learned correction
     race : (4, 10, 10), on, made : (n,) scratch
     """

@@ -13,7 +13,10 @@ The formula, in every game:
 4. *The correction* (`learned`): a logistic model fitted to racks that were played out.
 
 The formula's constants were fitted to the presets' published run-outs (`docs/odds.md`), the correction to
-play-outs; how far each is off is measured by `./partita rater odds`.
+play-outs; how far each is off is measured by `./partita bench odds`.
+
+Kernels here take the `eyes`, places : (n, 2) m, the cue ball first; in_play : (n,) int8, -1 on the table; standing :
+(STANDING,) int64; player : (9,) a player's row; target : a ball. They return chances, 0..1.
 """
 
 import math

@@ -2,6 +2,8 @@
 
 Its card, `learned.json`, says on what it was fitted and how well it does; `./partita fit` makes it again. The
 model corrects the formula's value, so that without weights (or `learned=False`) the formula stands alone.
+
+Kernels here take weights : (FEATURES,), features : (FEATURES,) as filled by the glance, and chances, 0..1.
 """
 
 import json

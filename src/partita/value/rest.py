@@ -3,6 +3,9 @@
 Each kernel fills eyes.made, the chance of the player at the table once he has made a ball, (n,), and in out:
 GIVEN, the other's chance at the table after his miss; BACK, his own after the other's; THEIRS, the other's in
 position once he has made his next ball; EASE, the other's make chance of that ball when it is left to him.
+
+They take the `eyes`, places : (n, 2) m; in_play : (n,) int8, -1 on the table; standing : (STANDING,) int64; who : 0
+or 1, the player at the table; out : (GLANCE_COLUMNS,). All of out are chances, 0..1.
 """
 
 from partita.games.eight_ball import group_of

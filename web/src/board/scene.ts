@@ -76,16 +76,21 @@ export function useScene() {
 
   const everywhere = computed<Control[]>(() => {
     const { document, scene } = board
-    const players = session.players.map((p) => ({ key: p.key, name: p.own ? p.name : `${p.name} level` }))
     return [
       choice('Game', undefined, GAMES, document.game, (game: Game) => board.run({ do: 'game', game })),
-      choice('Me', 'Me', players, scene.me, seat('me')),
-      choice('Opponent', 'Opponent', players, scene.them, seat('them')),
+      choice('Me', 'Me', players(scene.me), scene.me, seat('me')),
+      choice('Opponent', 'Opponent', players(scene.them), scene.them, seat('them')),
       choice('Who shoots', undefined, SHOOTERS, document.situation.shooter, set('shooter')),
       tables(),
       cueBall(document.game === 'snooker', document.situation.ball_in_hand),
     ]
   })
+  /** One's own and the levels; a player who has been deleted stays in his seat until another takes it. */
+  function players(seated: string): Choice['options'] {
+    const known = session.players.map((p) => ({ key: p.key, name: p.own ? p.name : `${p.name} level` }))
+    const isKnown = !known.length || known.some((player) => player.key === seated)
+    return isKnown ? known : [...known, { key: seated, name: 'a deleted player' }]
+  }
   /** The standard tables and one's own; a table that came with the layout stands beside them. */
   function tables(): Choice {
     const { table } = board.document

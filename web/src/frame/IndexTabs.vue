@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { usePlayOuts } from '@/stores/playouts'
 import { useStudy } from '@/stores/study'
-import { PLACES, type PlaceName } from './places'
+import { pathOf, PLACES, type PlaceName } from './places'
 
 /** The scorebook's index tabs: along the left edge of the desk, at the foot of a phone. */
 const route = useRoute()
@@ -14,9 +14,6 @@ const here = computed(() => route.meta['place'] as PlaceName)
 const busy = computed<Partial<Record<PlaceName, string>>>(() =>
   study.running ? { table: 'weighing' } : playouts.running ? { table: 'playing out' } : {},
 )
-/** The Table's tab leads back to what was open there. */
-const pathOf = (place: (typeof PLACES)[number]) =>
-  place.name === 'table' ? (study.study ? `/studies/${study.study.id}` : place.path) : place.path
 </script>
 
 <template>

@@ -5,7 +5,7 @@ import { useReadiness } from '@/stores/readiness'
 import IndexTabs from './IndexTabs.vue'
 import KeysSheet from './KeysSheet.vue'
 import { useKeys } from './keys'
-import { PLACES } from './places'
+import { pathOf, PLACES } from './places'
 import ReadinessLine from './ReadinessLine.vue'
 
 /** The scorebook: its tabs, and the page that is open; the other pages stay as they were left. */
@@ -16,7 +16,7 @@ useKeys((event) => {
   if (event.ctrlKey || event.metaKey) return undefined
   if (event.key === '?') return () => (keys.value = true)
   const place = PLACES[Number(event.key) - 1]
-  return place && (() => router.push(place.path))
+  return place && (() => router.push(pathOf(place)))
 })
 onMounted(() => void readiness.watchIt())
 </script>

@@ -1,6 +1,19 @@
+import { reactive } from 'vue'
+import type { Router } from 'vue-router'
+
 /** The scorebook's pages. A page has a tab when it works. */
 export const PLACES = [
   { name: 'table', path: '/', label: 'Table', says: 'weigh a layout' },
   { name: 'players', path: '/players', label: 'Players', says: 'players and tables' },
 ] as const
 export type PlaceName = (typeof PLACES)[number]['name']
+type Place = (typeof PLACES)[number]
+
+/** The address at which each page was left. */
+const left = reactive<Partial<Record<PlaceName, string>>>({})
+export const rememberPlaces = (router: Router) =>
+  router.afterEach((to) => {
+    left[to.meta['place'] as PlaceName] = to.fullPath
+  })
+/** A page's tab leads back to what was open there. */
+export const pathOf = ({ name, path }: Place): string => left[name] ?? path

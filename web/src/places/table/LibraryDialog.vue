@@ -3,7 +3,7 @@ import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
 import InputText from 'primevue/inputtext'
 import { computed, ref, watch } from 'vue'
-import { useRouter } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import { answered, api } from '@/api/client'
 import { useGuarded } from '@/api/guarded'
 import { GAMES } from '@/board/document'
@@ -17,6 +17,7 @@ import LibraryEntry from './LibraryEntry.vue'
 /** Saved layouts and studies, and what was lately weighed: found by words and game, each with a small drawing. */
 const props = defineProps<{ visible: boolean }>()
 const emit = defineEmits<{ close: [] }>()
+const route = useRoute()
 const router = useRouter()
 const board = useSharedBoard()
 const study = useStudy()
@@ -63,6 +64,8 @@ const remove = ({ kind, id }: Entry) =>
     } else {
       await answered(api.DELETE('/api/studies/{study_id}', { params: { path: { study_id: id } } }))
     }
+    // What is deleted has no address any more.
+    if (Number(route.params[`${kind}Id`]) === id) await router.replace({ name: 'table' })
     await look()
   })
 watch(
