@@ -18,14 +18,23 @@ const control = <T extends Control>(label: string): T => {
 const names = (choice: Choice) => choice.options.map(({ name }) => name)
 
 beforeEach(() => {
-  vi.stubGlobal('localStorage', { getItem: () => null, setItem: () => undefined, removeItem: () => undefined })
+  vi.stubGlobal('localStorage', {
+    getItem: () => null,
+    setItem: () => undefined,
+    removeItem: () => undefined,
+  })
   setActivePinia(createPinia())
   const session = useSession()
   session.players = [
     { key: 'profile:3', name: 'June', own: true, level: 'league' },
     { key: 'league', name: 'league', own: false, level: 'league' },
   ] as Player[]
-  session.tables = ['pool-9ft', 'snooker-12ft'].map((key) => ({ key, name: key, own: false, document: key })) as TableChoice[]
+  session.tables = ['pool-9ft', 'snooker-12ft'].map((key) => ({
+    key,
+    name: key,
+    own: false,
+    document: key,
+  })) as TableChoice[]
 })
 
 describe('the controls of the scene', () => {
@@ -40,7 +49,10 @@ describe('the controls of the scene', () => {
       expect(shown.includes('Groups'), key).toBe(key === 'eight-ball')
       expect(shown.includes('Ball on'), key).toBe(key === 'snooker')
       expect(shown.includes('Points that win'), key).toBe(key === 'straight-pool')
-      expect(shown.some((label) => label.startsWith('Push-out')), key).toBe(key === 'nine-ball' || key === 'ten-ball')
+      expect(
+        shown.some((label) => label.startsWith('Push-out')),
+        key,
+      ).toBe(key === 'nine-ball' || key === 'ten-ball')
       expect(new Set(shown).size, key).toBe(shown.length)
     }
   })

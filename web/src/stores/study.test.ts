@@ -13,16 +13,18 @@ const server = vi.hoisted(() => ({
   answers: {} as Record<string, (given: Record<string, unknown>) => unknown>,
 }))
 vi.mock('@/api/client', async (original) => {
-  const ask = (method: string) => (path: string, given: Record<string, unknown> = {}) => {
-    server.asked.push({ method, path, given })
-    const answer = server.answers[`${method} ${path}`]?.(given)
-    if (answer instanceof Error)
-      return Promise.resolve({
-        error: { errors: [{ where: 'layout', what: answer.message, accepted: '' }] },
-        response: { ok: false, status: 422 },
-      })
-    return Promise.resolve({ data: answer ?? {}, response: { ok: true, status: 200 } })
-  }
+  const ask =
+    (method: string) =>
+    (path: string, given: Record<string, unknown> = {}) => {
+      server.asked.push({ method, path, given })
+      const answer = server.answers[`${method} ${path}`]?.(given)
+      if (answer instanceof Error)
+        return Promise.resolve({
+          error: { errors: [{ where: 'layout', what: answer.message, accepted: '' }] },
+          response: { ok: false, status: 422 },
+        })
+      return Promise.resolve({ data: answer ?? {}, response: { ok: true, status: 200 } })
+    }
   const client = await original<Record<string, unknown>>()
   return { ...client, api: { GET: ask('GET'), POST: ask('POST'), PUT: ask('PUT'), DELETE: ask('DELETE') } }
 })
@@ -74,9 +76,16 @@ afterEach(() => {
 describe('a study', () => {
   it('asks what lies on the table and follows the answer until it is settled', async () => {
     const study = useStudy()
-    tells(told('queued', []), told('running', [line('a', 0.5)]), told('done', [line('b', 0.6), line('a', 0.5)]))
+    tells(
+      told('queued', []),
+      told('running', [line('a', 0.5)]),
+      told('done', [line('b', 0.6), line('a', 0.5)]),
+    )
     await study.weigh()
-    expect(server.asked[0]?.given['body']).toMatchObject({ me: 'league', document: { balls: { '9': [6, 2] } } })
+    expect(server.asked[0]?.given['body']).toMatchObject({
+      me: 'league',
+      document: { balls: { '9': [6, 2] } },
+    })
     expect(study.running).toBe(true)
     await until(1000)
     expect(study.running).toBe(false)
@@ -103,7 +112,10 @@ describe('a study', () => {
   })
   it('keeps lines where they are while somebody points at them', async () => {
     const study = useStudy()
-    tells(told('running', [line('a', 0.5), line('b', 0.4)]), told('done', [line('b', 0.6), line('a', 0.5), line('c', 0.1)]))
+    tells(
+      told('running', [line('a', 0.5), line('b', 0.4)]),
+      told('done', [line('b', 0.6), line('a', 0.5), line('c', 0.1)]),
+    )
     await study.weigh()
     study.hold()
     await until(1000)
@@ -117,8 +129,13 @@ describe('a study', () => {
     tells(told('done', [line('a', 0.5), line('b', 0.4)]))
     await study.weigh()
     expect(study.canRefine).toBe(true)
+    study.choose(study.options[0] as Option)
     const finer = (status: string, lines: Option[]) => told(status, lines, { id: 2, samples: 4000 })
-    tells(finer('queued', []), finer('running', [line('b', 0.3)]), finer('done', [line('b', 0.6), line('a', 0.5)]))
+    tells(
+      finer('queued', []),
+      finer('running', [line('b', 0.3)]),
+      finer('done', [line('b', 0.6), line('a', 0.5)]),
+    )
     await study.refine()
     expect(server.asked.at(-1)?.given['body'] ?? {}).toMatchObject({ samples: 4000 })
     expect(study.options.map((o) => o.id)).toEqual(['a', 'b'])
@@ -152,7 +169,11 @@ describe('a study', () => {
   })
   it('waits in sight for the physics, and says no more that it waits once it need not', async () => {
     const study = useStudy()
-    tells(told('queued', [], { waits_for: 'how balls run' }), told('queued', []), told('done', [line('a', 0.5)]))
+    tells(
+      told('queued', [], { waits_for: 'how balls run' }),
+      told('queued', []),
+      told('done', [line('a', 0.5)]),
+    )
     await study.weigh()
     expect(study.study?.waits_for).toBe('how balls run')
     await until(160)
@@ -216,9 +237,9 @@ describe('play-outs', () => {
     expect([playouts.running, playouts.progress]).toEqual([true, 0.25])
     now = [old, playout(2, 0, 40, 'stopped')]
     await playouts.stop()
-    expect(server.asked.filter(({ path }) => path.endsWith('/stop')).map(({ given }) => given['params'])).toEqual([
-      { path: { playout_id: 2 } },
-    ])
+    expect(
+      server.asked.filter(({ path }) => path.endsWith('/stop')).map(({ given }) => given['params']),
+    ).toEqual([{ path: { playout_id: 2 } }])
     expect(playouts.running).toBe(false)
   })
 })
