@@ -10,6 +10,7 @@ import BallTags from './BallTags.vue'
 import { denseStrokes, type Worth } from './dense'
 import DenseCanvas from './DenseCanvas.vue'
 import { frameOf } from './frame'
+import InHandMark from './InHandMark.vue'
 import { pictureOf } from './picture'
 import ShotLayer from './ShotLayer.vue'
 import TableBed from './TableBed.vue'
@@ -138,14 +139,7 @@ defineExpose({ picture, carry })
         :plain="tagged"
         @focus="emit('select', String(ball))"
       />
-      <g
-        v-if="inHand && !dragged"
-        :transform="`translate(${frame.fromDiamonds(inHand).join(' ')})`"
-        class="in-hand"
-      >
-        <circle :r="radius + 9" />
-        <text :y="radius + 46">in hand</text>
-      </g>
+      <InHandMark v-if="inHand && !dragged" :at="frame.fromDiamonds(inHand)" :radius="radius" />
       <AimHandle
         v-if="aimDeg !== null && cue"
         :from="cue"
@@ -175,23 +169,6 @@ defineExpose({ picture, carry })
 }
 .dense {
   pointer-events: none;
-}
-.in-hand {
-  pointer-events: none;
-}
-.in-hand circle {
-  fill: none;
-  stroke: var(--mark);
-  stroke-width: 5;
-  stroke-dasharray: 14 8;
-}
-.in-hand text {
-  fill: var(--disc);
-  font: 600 38px var(--sans);
-  text-anchor: middle;
-  paint-order: stroke;
-  stroke: var(--halo);
-  stroke-width: 7;
 }
 .table {
   touch-action: none;

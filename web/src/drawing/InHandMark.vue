@@ -1,0 +1,33 @@
+<script setup lang="ts">
+import type { Point } from './frame'
+
+/** The ring about the cue ball that is in hand. */
+defineProps<{ at: Point; radius: number }>()
+</script>
+
+<template>
+  <g :transform="`translate(${at.join(' ')})`" class="in-hand">
+    <circle :r="radius + 9" />
+    <text :y="radius + 46">in hand</text>
+  </g>
+</template>
+
+<style scoped>
+.in-hand {
+  pointer-events: none;
+}
+.in-hand circle {
+  fill: none;
+  stroke: var(--mark);
+  stroke-width: 5;
+  stroke-dasharray: 14 8;
+}
+.in-hand text {
+  fill: var(--disc);
+  font: 600 38px var(--sans);
+  text-anchor: middle;
+  paint-order: stroke;
+  stroke: var(--halo);
+  stroke-width: 7;
+}
+</style>
