@@ -3,9 +3,9 @@
 from typing import Any
 
 from django.contrib.auth.models import AbstractBaseUser, AnonymousUser
-from django.db import IntegrityError, transaction
 from django.shortcuts import get_object_or_404
 
+from config.naming import save_named
 from partita.errors import refuse
 from partita.games.question import Question
 from partita.games.situation import Situation
@@ -36,11 +36,5 @@ def save_profile(
     kept = profile or PlayerProfile(owner=owner)
     kept.name, kept.level = name, level
     kept.stroke_model = stroke_model_from({**preset(level).as_json(), **own, "name": name}).as_json()
-    try:
-        with transaction.atomic():
-            kept.save()
-    except IntegrityError:
-        raise refuse(
-            "name", f"there is a player “{name[:40]}” already", "Choose another name, or change that one."
-        ) from None
+    save_named(kept, name, "player")
     return kept

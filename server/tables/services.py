@@ -2,8 +2,7 @@
 
 from typing import Any
 
-from django.db import IntegrityError, transaction
-
+from config.naming import save_named
 from partita.errors import refuse
 from partita.files.layout_file import read_table
 from partita.table.geometry import bed_of
@@ -59,11 +58,5 @@ def save(owner: Any, name: str, words: dict[str, str], profile: TableProfile | N
     read_table(document)
     kept = profile or TableProfile(owner=owner)
     kept.name, kept.document = name, document
-    try:
-        with transaction.atomic():
-            kept.save()
-    except IntegrityError:
-        raise refuse(
-            "name", f"there is a table “{name[:40]}” already", "Choose another name, or change that one."
-        ) from None
+    save_named(kept, name, "table")
     return kept
