@@ -167,6 +167,7 @@ def _meet_balls(ws, i, j, now, bed, physics, facts, measures, trace, rows):
         count_contact(ws, ws.pairs[c, 0], ws.pairs[c, 1], now, facts, measures)
         note_before(trace, rows + c, BEFORE, ws.balls, ws.pairs[c, 0])
         note_before(trace, rows + c, BEFORE_OTHER, ws.balls, ws.pairs[c, 1])
+    # Counted and noted before anything changes; predicted only when all of them have their new motion.
     first_hit = facts[CONTACTS] == tied
     if tied == 1:
         ball_impact(ws.balls, i, j, physics, bed.radius)

@@ -21,6 +21,8 @@ _LEAST_MAKE = 0.03
 def _aimed(desk, places, in_play, target, wanted, stroke):
     """Turn the stroke's aim until the target leaves in the wanted direction; the cut there, or 9 when it cannot."""
     distance = math.hypot(places[target, 0] - places[0, 0], places[target, 1] - places[0, 1])
+    # The slope to begin with is that of bare geometry; throw bends it, so the secant takes over as long as it keeps its
+    # sign. What has not come within 5 mrad after four steps is given up.
     slope, off_before, moved = -distance / (2.0 * desk.eyes.bed.radius), 0.0, 0.0
     for step in range(4):
         play_shot(desk, places, in_play, stroke, True)
@@ -72,6 +74,7 @@ def add_pots(desk, places, in_play, standing, who, count):
                 here = count
                 count = put_safety(desk.candidates, count, aim, speed, height, contact, target)
                 if count == here:
+                    # There is no room for more.
                     return count
                 row = desk.candidates[here]
                 row[BALL], row[POCKET] = target, pocket
@@ -83,5 +86,6 @@ def add_pots(desk, places, in_play, standing, who, count):
                 row[CUT_AT], aim = cut, row[AIM]
                 play_shot(desk, places, in_play, row, False)
                 worth = clean_worth(desk, places, in_play, standing, target, pocket, who)
+                # Played without error it always goes in: what a miss costs comes in by the make chance.
                 row[WORTH] = min(worth, chance * worth + (1.0 - chance) * missed)
     return count

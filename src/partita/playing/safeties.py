@@ -32,6 +32,7 @@ def _safe_targets(desk, places, in_play):
 def add_safeties(desk, places, in_play, standing, who, count):
     """Candidates straight at the nearest balls from thin to thin, valued without error."""
     radius, targets = desk.eyes.bed.radius, _safe_targets(desk, places, in_play)
+    # The same number of contacts whatever there is to aim at, so that a shot takes as long to decide.
     for pair in range(targets):
         target = int(desk.pairs[pair, 0])
         dx, dy = places[target, 0] - places[0, 0], places[target, 1] - places[0, 1]
@@ -72,6 +73,7 @@ def add_kicks(desk, places, in_play, standing, who, count):
             if first <= 0 or not desk.on[first] or desk.facts[ROUTE] == 0:
                 count = here
                 continue
+            # The more cushions, the less can be sighted.
             cushions, route = 0, desk.facts[ROUTE]
             while route > 0:
                 cushions += 1

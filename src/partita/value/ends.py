@@ -56,6 +56,7 @@ def fill_race(x, y, kept_x, kept_y, out):
 
     x, y : what is left of either's ease after a miss; kept_x, kept_y : in position
     """
+    # Upwards: a pot leads to a score with fewer points to go, which is filled already.
     for mine in range(1, FARTHEST + 1):
         for theirs in range(1, FARTHEST + 1):
             next_mine = out[FIRST, mine - 1, theirs] if mine > 1 else 1.0
@@ -69,6 +70,7 @@ def fill_race(x, y, kept_x, kept_y, out):
 @kernel
 def fill_frame(x, y, kept_x, kept_y, out):
     """Snooker, into out (4, _POTS + 1, 2 LEAD + 1) by pots left and the player's own lead."""
+    # Leads beyond LEAD are decided either way, so the last column stands for all of them.
     for lead in range(2 * LEAD + 1):
         level = 1.0 if lead > LEAD else (0.5 if lead == LEAD else 0.0)
         for table in range(4):

@@ -71,6 +71,7 @@ def _in_order(eyes, places, in_play, who, out):
 def _groups(eyes, places, in_play, standing, who, out):
     """Eight-ball: each player's group and then the eight; on an open table the better of either choice."""
     me, them = eyes.models[who], eyes.models[1 - who]
+    # The race knows a group by how many it has and by its mean ease: which ball comes next is the player's choice.
     solids, stripes, mine_s, mine_t, theirs_s, theirs_t = 0, 0, 0.0, 0.0, 0.0, 0.0
     eight_me, eight_them = 0.0, 0.0
     for ball in range(1, places.shape[0]):
@@ -92,6 +93,7 @@ def _groups(eyes, places, in_play, standing, who, out):
             count, others, x, y = solids, stripes, mine_s / max(1, solids), theirs_t / max(1, stripes)
         else:
             count, others, x, y = stripes, solids, mine_t / max(1, stripes), theirs_s / max(1, solids)
+        # One more for either: the eight comes after the group.
         _fill_group_race(eyes.race, count + 1, others + 1, x, y, eight_me, eight_them, me, them)
         i, j = count + 1, others + 1
         for ball in range(1, places.shape[0]):
