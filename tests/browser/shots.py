@@ -27,6 +27,14 @@ def sign_in(page: Page, address: str, user: str, password: str) -> None:
     page.get_by_role("button", name="Weigh").wait_for()
 
 
+def _until_ready(page: Page, address: str) -> None:
+    """All of the physics is compiled, so that no picture tells of that."""
+    while not page.request.get(f"{address.rstrip('/')}/api/readiness").json()["ready"]:
+        page.wait_for_timeout(500)
+    page.reload()
+    page.get_by_role("button", name="Weigh").wait_for()
+
+
 def weigh(page: Page) -> None:
     """Press Weigh and wait for the settled ledger and the drawing."""
     page.get_by_role("button", name="Weigh").click()
@@ -46,6 +54,7 @@ def main(address: str, user: str, password: str) -> None:
         browser = playwright.chromium.launch(**browser_options())  # type: ignore[arg-type]
         page = browser.new_page(viewport=DESK, reduced_motion="reduce")
         sign_in(page, address, user, password)
+        _until_ready(page, address)
         page.wait_for_timeout(400)
         weigh(page)
         _take(page, "table-day")
@@ -87,15 +96,19 @@ def main(address: str, user: str, password: str) -> None:
         sign_in(phone, address, user, password)
         phone.wait_for_timeout(400)
         weigh(phone)
-        phone.screenshot(path=FOLDER / "table-phone.png", animations="disabled", full_page=True)
+        _take(phone, "table-phone")
+        phone.get_by_label("Ledger of options").evaluate("sheet => window.scrollTo(0, sheet.offsetTop - 60)")
+        phone.wait_for_timeout(200)
+        _take(phone, "ledger-phone")
+        phone.evaluate("window.scrollTo(0, 0)")
         phone.get_by_role("button", name="Scene").click()
         phone.get_by_role("button", name="Hall light").click()
         phone.get_by_role("button", name="Less").click()
         phone.evaluate("window.scrollTo(0, 0)")
-        phone.screenshot(path=FOLDER / "table-phone-hall.png", animations="disabled")
+        _take(phone, "table-phone-hall")
         phone.get_by_role("link", name="Players").click()
         phone.wait_for_timeout(300)
-        phone.screenshot(path=FOLDER / "players-phone.png", animations="disabled")
+        _take(phone, "players-phone")
         browser.close()
 
 

@@ -63,7 +63,7 @@ def racks() -> list[Situation]:
 @lru_cache(maxsize=8)
 def states_of(place: int) -> tuple[Weighing, ...]:
     """Every state of the weighing of one of the racks, first to last."""
-    return tuple(weigh(WeighRequest(racks()[place], LEAGUE, LEAGUE, samples=200, own_strokes=OWN)))
+    return tuple(weigh(WeighRequest(racks()[place], LEAGUE, LEAGUE, samples=100, own_strokes=OWN)))
 
 
 class Identity(unittest.TestCase):
@@ -86,7 +86,7 @@ class Identity(unittest.TestCase):
     def test_the_same_shot_is_known_from_one_weighing_to_the_next(self) -> None:
         # Another seed finds other strokes for it; most of the leading lines are the same shots.
         first = [line.option.id for line in states_of(0)[-1].lines][:6]
-        again = WeighRequest(racks()[0], LEAGUE, LEAGUE, seed=7, samples=200, own_strokes=OWN)
+        again = WeighRequest(racks()[0], LEAGUE, LEAGUE, seed=7, samples=100, own_strokes=OWN)
         *_, last = weigh(again)
         self.assertGreaterEqual(len(set(first) & {line.option.id for line in last.lines}), 4)
 

@@ -51,7 +51,7 @@ class PlayOuts(TransactionTestCase):
     def test_a_killed_worker_loses_nothing_but_the_batch_it_was_at(self) -> None:
         self.settle()
         self.worker.start()
-        (playout,) = asking.ask(self.study, [], 256, freely=True)
+        (playout,) = asking.ask(self.study, [], 192, freely=True)
         eventually("a part is under way", lambda: self.figures(playout)["done"] > 0)
         self.worker.kill()
         kept = {part.pk: part.won for part in Part.objects.all() if part.won}
@@ -62,7 +62,7 @@ class PlayOuts(TransactionTestCase):
         for key, won in kept.items():
             self.assertEqual(Part.objects.get(pk=key).won[: len(won)], won)
         request = request_of(self.study)
-        alone = list(play_out(request, 256, seed=1))[-1]
+        alone = list(play_out(request, 192, seed=1))[-1]
         self.assertEqual(self.figures(playout)["chance"], alone.chance.as_json())
 
     def test_a_stopped_play_out_keeps_what_was_played(self) -> None:

@@ -49,7 +49,7 @@ class WorkerLife(TransactionTestCase):
 
     def test_a_study_whose_worker_is_killed_is_taken_up_by_another(self) -> None:
         self.worker.start()
-        study = ask(self.user, 6000)
+        study = ask(self.user, 3000)
         eventually("it has begun", lambda: self.state(study).revision > 0)
         self.worker.kill()
         self.assertEqual(self.state(study).status, Study.Status.RUNNING)

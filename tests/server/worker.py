@@ -43,7 +43,7 @@ class Worker:
             return
         self.process.send_signal(signal.SIGTERM)
         try:
-            self.process.wait(10)
+            self.process.wait(2)
         except subprocess.TimeoutExpired:
             self.kill()
 

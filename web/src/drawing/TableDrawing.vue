@@ -11,6 +11,7 @@ import { denseStrokes, type Worth } from './dense'
 import DenseCanvas from './DenseCanvas.vue'
 import { frameOf } from './frame'
 import InHandMark from './InHandMark.vue'
+import { wordsBelow } from './labels'
 import { pictureOf } from './picture'
 import ShotLayer from './ShotLayer.vue'
 import TableBed from './TableBed.vue'
@@ -78,11 +79,13 @@ onUnmounted(() => sizes.disconnect())
 /** Balls too small to carry their numbers have them beside them. */
 const TAG_PX = 8
 const tagged = computed(() => 2 * radius.value * scale.value < READABLE_PX)
-const ways = computed(() =>
-  Object.values(props.drawing?.paths ?? {}).flatMap((path) =>
+/** What tags keep clear of: the ways of the shot, and the words below the cue ball in hand. */
+const ways = computed(() => [
+  ...Object.values(props.drawing?.paths ?? {}).flatMap((path) =>
     path.map((p) => frame.value.fromDiamonds(p.slice(1))),
   ),
-)
+  ...(props.inHand ? wordsBelow(frame.value.fromDiamonds(props.inHand), radius.value) : []),
+])
 
 /** All of it as one drawing, for a file. */
 const picture = () => (bed.value && svg.value ? pictureOf(bed.value, strokes.value, svg.value) : null)

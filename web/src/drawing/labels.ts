@@ -25,6 +25,10 @@ export function restLabels(drawing: Drawing, frame: Frame, balls: Point[]): Labe
   return placed
 }
 
+/** Where the words below a ball are, as points along them. */
+export const wordsBelow = ([x, y]: Point, radius: number): Point[] =>
+  [18, 44].flatMap((below): Point[] => [-60, -30, 0, 30, 60].map((aside) => [x + aside, y + radius + below]))
+
 /** Above the cloud, below it, or a little farther; none when all of it is taken. */
 function freePlace(cloud: Point[], balls: Point[], placed: Label[], { box }: Frame): Point | null {
   const share = (axis: 0 | 1, part: number) =>

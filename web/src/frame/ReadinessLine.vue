@@ -40,4 +40,9 @@ progress {
   height: 6px;
   accent-color: var(--brass);
 }
+@media print {
+  .ready {
+    display: none;
+  }
+}
 </style>

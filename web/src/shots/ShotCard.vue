@@ -4,7 +4,7 @@ import type { Option } from '@/api/client'
 import { ENDINGS } from './endings'
 import HitDiscs from './HitDiscs.vue'
 import TipClock from './TipClock.vue'
-import { capital, chanceWords, percent } from './words'
+import { capital, chanceWords, percent, unbroken } from './words'
 
 /** One shot as a player sets up for it: aim, tip, speed, what to watch, why, and how it ends. */
 const props = defineProps<{ option: Option; game: string; isBest: boolean; why: string }>()
@@ -13,7 +13,9 @@ const heading = computed(() =>
   props.isBest ? 'Why this one' : props.option.behind_best ? 'Why not this one' : 'How it ends',
 )
 const cautions = computed(() =>
-  (props.option.cautions ?? []).map(({ words, share }) => (share ? `${words} (${percent(share)})` : words)),
+  (props.option.cautions ?? []).map(({ words, share }) =>
+    unbroken(share ? `${words} (${percent(share)})` : words),
+  ),
 )
 const butt = computed(() => {
   const raised = props.option.stroke.elevation_deg ?? 0

@@ -40,6 +40,7 @@ h2 {
 }
 .fields :deep(label) {
   display: grid;
+  align-content: start;
   gap: 3px;
   font-weight: 600;
 }

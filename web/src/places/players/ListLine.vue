@@ -59,6 +59,13 @@ button {
   cursor: pointer;
 }
 @media (max-width: 760px) {
+  li {
+    display: block;
+  }
+  .acts {
+    justify-content: flex-start;
+    margin-left: -8px;
+  }
   button {
     min-height: 44px;
   }

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { Player } from '@/api/client'
 import ListLine from './ListLine.vue'
+import { unbroken } from '@/shots/words'
 import { playerTitle, playerWords } from './words'
 
 const props = defineProps<{ players: Player[]; chosen: number | null }>()
@@ -26,7 +27,7 @@ const parts = computed(() => [
         @change="$emit('change', player)"
         @copy="$emit('copy', player)"
         @remove="$emit('remove', player)"
-        >{{ playerWords(player) }}</ListLine
+        >{{ unbroken(playerWords(player)) }}</ListLine
       >
     </ul>
   </template>

@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { answered, api, type Drawing, type Option, type RingMark } from '@/api/client'
 import { gameOf, tableNameOf } from '@/board/document'
+import { STANDARD_TABLES } from '@/board/scene'
 import { useBoard } from '@/board/useBoard'
 import { ballName } from '@/drawing/balls'
 import { frameOf, polyline } from '@/drawing/frame'
@@ -14,6 +15,10 @@ const props = defineProps<{ option: Option | null; drawing: Drawing | null }>()
 const board = useBoard()
 const session = useSession()
 const table = computed(() => session.geometryOf(board.document.table))
+const tableTitle = computed(() => {
+  const name = tableNameOf(board.document.table)
+  return STANDARD_TABLES[name] ?? name
+})
 const frame = computed(() => table.value && frameOf(table.value, false))
 
 /** Ring marks come from where the PDF's come from, kept up with the layout: printing does not wait. */
@@ -54,8 +59,7 @@ const paths = computed(() =>
   <section v-if="table && frame" class="print" aria-label="For print">
     <h1>{{ board.name || 'Untitled layout' }}</h1>
     <p>
-      {{ gameOf(board.document.game).name }} · {{ tableNameOf(board.document.table) }} · head rail at the
-      left, near long rail below
+      {{ gameOf(board.document.game).name }} · {{ tableTitle }} · head rail at the left, near long rail below
     </p>
     <svg :viewBox="frame.viewBox" role="img" aria-label="The layout">
       <TableBed :table="table" :frame="frame" />
