@@ -63,7 +63,7 @@ def start() -> int:
     print(f"Demo sign-in:       {user} / {password}")
     print("Stop it with:       ./partita stop")
     if facts.get("warming"):
-        print("\nThe physics is being compiled behind it, this first time only: about a minute.")
+        print("\nWhat is not compiled yet of the physics is made ready behind it: the first time about a minute.")
         print("The page says how far it is, and what is asked meanwhile waits for it.")
     return 0
 

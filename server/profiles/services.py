@@ -3,7 +3,6 @@
 from typing import Any
 
 from django.contrib.auth.models import AbstractBaseUser, AnonymousUser
-from django.shortcuts import get_object_or_404
 
 from config.naming import save_named
 from partita.errors import refuse
@@ -17,9 +16,10 @@ def stroke_model_named(owner: AbstractBaseUser | AnonymousUser, player: str) -> 
     """A level ("league") or one of the owner's profiles ("profile:7")."""
     if player.startswith("profile:"):
         key = player.removeprefix("profile:")
-        if not key.isdecimal() or len(key) > 12:
-            raise refuse("player", f"“{player[:40]}” is no profile", "Choose one from the list.")
-        profile = get_object_or_404(PlayerProfile, owner=owner, pk=int(key))
+        known = key.isdecimal() and len(key) <= 12
+        profile = PlayerProfile.objects.filter(owner=owner, pk=int(key)).first() if known else None
+        if profile is None:
+            raise refuse("player", "there is no such player, or no longer", "Choose one from the list.")
         return stroke_model_from({**profile.stroke_model, "name": profile.name})
     return preset(player)
 

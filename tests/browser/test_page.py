@@ -151,6 +151,12 @@ class TheFrame(BrowserCase):
         self.weigh()
         me = Study.objects.latest("pk").question["me"]
         self.assertEqual((me["name"], me["hand"], me["reach_m"], me["aim_deg"]), ("Wil at his best", "left", 0.9, 0.16))
+        page.get_by_role("link", name="Players").click()
+        page.get_by_role("button", name="Delete: Wil at his best").click()
+        page.get_by_role("link", name="Table").click()
+        expect(page.get_by_role("combobox", name="Me", exact=True)).to_contain_text("a deleted player")
+        page.get_by_role("button", name="Weigh").click()
+        expect(page.get_by_role("alert")).to_contain_text("there is no such player, or no longer")
 
     def test_a_table_of_ones_own_is_drawn_weighed_saved_and_opened_as_it_is(self) -> None:
         page = self.page
@@ -172,6 +178,7 @@ class TheFrame(BrowserCase):
         page.get_by_role("link", name="Players").click()
         page.get_by_role("button", name="Delete: The cellar").click()
         page.get_by_role("link", name="Table").click()
+        expect(page.locator("svg.bed .cushion").first).to_be_attached()
         page.reload()
         # The layout keeps the table that it was set up on.
         expect(page.get_by_role("combobox", name="Table", exact=True)).to_contain_text("The cellar")

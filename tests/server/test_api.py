@@ -78,7 +78,7 @@ class Ownership(ApiTest):
         ):
             self.assertEqual(self.send(method, path, sent)[0], 404, (method, path))
         self.assertEqual(self.ask(layout=layout.pk)[0], 404)
-        self.assertEqual(self.ask(me=f"profile:{player.pk}")[0], 404)
+        self.assertEqual(self.ask(me=f"profile:{player.pk}")[0], 422)
         self.assertEqual(
             [self.send("get", path)[1] for path in ("/layouts", "/studies", "/studies/recent", "/played")], [[]] * 4
         )

@@ -37,7 +37,9 @@ class Players(ApiTest):
         self.send("delete", f"/players/{player['key'].removeprefix('profile:')}")
         self.assertEqual(Study.objects.get(pk=study).question["me"]["nerves"], 0.4)
         self.assertEqual(self.send("get", f"/studies/{study}")[1]["question"]["players"]["me"], player["key"])
-        self.assertEqual(self.ask(me=player["key"])[0], 404, "but plays no more")
+        status, refused = self.ask(me=player["key"])
+        self.assertEqual(status, 422, "but plays no more")
+        self.assertIn("no such player, or no longer", refused["errors"][0]["what"])
 
     def test_what_no_player_can_be_is_refused_with_what_is_accepted(self) -> None:
         self.make()

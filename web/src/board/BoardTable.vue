@@ -24,9 +24,10 @@ const session = useSession()
 const surface = ref<InstanceType<typeof TableDrawing> | null>(null)
 const words = ref('')
 const table = computed(() => session.geometryOf(board.document.table))
+// Asked again when it leaves the list of tables: a deleted one is still drawn where it is played on.
 watch(
-  () => board.document.table,
-  (now) => void session.learnGeometry(now).catch(() => (words.value = 'This table cannot be drawn.')),
+  [() => board.document.table, () => session.tables],
+  ([now]) => void session.learnGeometry(now).catch(() => (words.value = 'This table cannot be drawn.')),
   { immediate: true },
 )
 

@@ -25,7 +25,7 @@ export type Command =
   | { do: 'seat'; who: 'me' | 'them'; player: string }
   | { do: 'race'; race: Race | null }
   | { do: 'game'; game: Game }
-  | { do: 'table'; table: BoardTable }
+  | { do: 'table'; table: BoardTable; balls?: Record<string, Place> }
   | { do: 'turn'; kind: Turn }
   | { do: 'add-stroke'; stroke: OwnStroke }
   | { do: 'remove-stroke'; stroke: Partial<OwnStroke> }
@@ -68,6 +68,7 @@ export function applied(before: Scene, command: Command): Scene {
       break
     case 'table':
       document.table = copied(command.table)
+      if (command.balls) document.balls = copied(command.balls)
       break
     case 'turn':
       turn(document, command.kind)

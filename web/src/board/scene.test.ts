@@ -9,6 +9,7 @@ import { useSharedBoard } from './useBoard'
 // Outside a component the shared board is the one that is used.
 vi.mock('vue', async (original) => ({ ...(await original<object>()), inject: () => null }))
 
+const geometry = (length: number) => ({ length, width: length / 2, reach: 0.0275 })
 const labels = (controls: Control[]) => controls.map(({ label }) => label)
 const control = <T extends Control>(label: string): T => {
   const found = useScene().value.find((one) => one.label.startsWith(label))
@@ -29,11 +30,12 @@ beforeEach(() => {
     { key: 'profile:3', name: 'June', own: true, level: 'league' },
     { key: 'league', name: 'league', own: false, level: 'league' },
   ] as Player[]
-  session.tables = ['pool-9ft', 'snooker-12ft'].map((key) => ({
+  session.tables = ['pool-9ft', 'pool-8ft', 'snooker-12ft'].map((key) => ({
     key,
     name: key,
     own: false,
     document: key,
+    geometry: geometry(key === 'pool-9ft' ? 2.54 : 2.235),
   })) as TableChoice[]
 })
 
@@ -86,12 +88,33 @@ describe('the controls of the scene', () => {
   })
   it('list a table that came with the layout beside the known ones', () => {
     const board = useSharedBoard()
-    expect(names(control('Table'))).toEqual(['9-foot table', 'Snooker table'])
+    expect(names(control('Table'))).toEqual(['9-foot table', '8-foot table', 'Snooker table'])
     board.run({ do: 'table', table: { name: 'Upstairs', base: 'pool-8ft', cloth: 'fast' } })
-    expect(names(control('Table'))).toEqual(['9-foot table', 'Snooker table', 'Upstairs'])
+    expect(names(control('Table'))).toEqual(['9-foot table', '8-foot table', 'Snooker table', 'Upstairs'])
     expect(control<Choice>('Table').value).toBe('here')
     control<Choice>('Table').set('pool-9ft')
     expect(board.document.table).toBe('pool-9ft')
+  })
+  it('on another table keep balls frozen that were, in the jaws those that were, and all of them off the rubber', () => {
+    const board = useSharedBoard()
+    const [nine, eight] = [(8 * 0.0275) / 2.54, (8 * 0.0275) / 2.235]
+    const balls: Record<string, [number, number]> = {
+      cue: [nine, 2],
+      '3': [3, 4 - nine],
+      '5': [4.5, nine + 0.006],
+      '6': [0.02, 0.03],
+      '9': [6, 2],
+    }
+    for (const [ball, at] of Object.entries(balls)) board.place(ball, at)
+    control<Choice>('Table').set('pool-8ft')
+    const moved = board.document.balls
+    expect(moved).toMatchObject({ '6': [0.02, 0.03], '9': [6, 2], '5': [4.5, eight] })
+    expect([moved['cue']?.[0], moved['3']?.[1]]).toEqual([eight, 4 - eight])
+    control<Choice>('Table').set('pool-9ft')
+    expect([board.document.balls['cue'], board.document.balls['3']]).toEqual([balls['cue'], balls['3']])
+    board.undo()
+    board.undo()
+    expect([board.document.table, board.document.balls]).toEqual(['pool-9ft', balls])
   })
   it('put the cue ball in hand where the game allows it', () => {
     const board = useSharedBoard()

@@ -1,6 +1,8 @@
 /** The controls of the scene: who plays what, where and how it stands; only what the game in play has. */
 import { computed } from 'vue'
+import type { Table } from '@/api/client'
 import { useSession } from '@/stores/session'
+import { fittedOn } from './cushions'
 import { GAMES, tableNameOf, type BoardTable, type Game, type Race, type Situation } from './document'
 import { useBoard } from './useBoard'
 
@@ -99,8 +101,14 @@ export function useScene() {
     const options = here ? known : [...known, { key: 'here', name: tableNameOf(table) }]
     return choice('Table', undefined, options, here?.key ?? 'here', (key: string) => {
       const chosen = session.tables.find((t) => t.key === key)
-      if (chosen) board.run({ do: 'table', table: chosen.document as BoardTable })
+      if (chosen)
+        board.run({ do: 'table', table: chosen.document as BoardTable, ...fitting(chosen.geometry) })
     })
+  }
+  /** The balls as they fit another table. */
+  function fitting(to: Table) {
+    const from = session.geometryOf(board.document.table)
+    return from && { balls: fittedOn(board.document.balls, from, to) }
   }
   function cueBall(isSnooker: boolean, said: Situation['ball_in_hand']): Choice {
     const options = [
