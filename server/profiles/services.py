@@ -2,7 +2,6 @@
 
 from typing import Any
 
-from django.contrib.auth.models import AbstractBaseUser, AnonymousUser
 
 from config.naming import save_named
 from partita.errors import refuse
@@ -12,7 +11,7 @@ from partita.players.stroke_model import StrokeModel, preset, stroke_model_from
 from profiles.models import PlayerProfile
 
 
-def stroke_model_named(owner: AbstractBaseUser | AnonymousUser, player: str) -> StrokeModel:
+def stroke_model_named(owner: Any, player: str) -> StrokeModel:
     """A level ("league") or one of the owner's profiles ("profile:7")."""
     if player.startswith("profile:"):
         key = player.removeprefix("profile:")
