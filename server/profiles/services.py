@@ -2,7 +2,6 @@
 
 from typing import Any
 
-
 from config.naming import save_named
 from partita.errors import refuse
 from partita.games.question import Question
