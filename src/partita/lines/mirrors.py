@@ -20,14 +20,27 @@ def cushions_needed(bed, places, in_play, target):
     """Fewest cushions (0 to MOST_CUSHIONS) by which the cue ball reaches the target, by mirrors; one more for none."""
     if can_be_hit(bed.radius, places, in_play, target):
         return 0
-    rails, order = 4, 4
+    return kick_to(bed, places, in_play, target)[0]
+
+
+@kernel
+def kick_to(bed, places, in_play, target):
+    """(cushions, unsighted way, way): of the ways by the fewest cushions the one that leaves least unsighted, m.
+
+    Cushions are one more than MOST_CUSHIONS where none leads there. The unsighted way is as in `players.judgement`.
+    """
+    order = 4
     for cushions in range(1, MOST_CUSHIONS + 1):
-        for way in range(order):
+        best, best_way = 1e9, 0.0
+        for code in range(order):
             for point in _POINTS:
-                if _reaches(bed, places, in_play, target, way, cushions, point * bed.radius):
-                    return cushions
-        order *= rails
-    return MOST_CUSHIONS + 1
+                unsighted, way = _reaches(bed, places, in_play, target, code, cushions, point * bed.radius)
+                if 0.0 <= unsighted < best:
+                    best, best_way = unsighted, way
+        if best < 1e9:
+            return cushions, best, best_way
+        order *= 4
+    return MOST_CUSHIONS + 1, 0.0, 0.0
 
 
 @kernel
@@ -40,7 +53,10 @@ def _mirrored(bed, rail, x, y):
 
 @kernel
 def _reaches(bed, places, in_play, target, way, cushions, off):
-    """Whether the mirrored way off these cushions is free; way : the rails, the first one the lowest digit of four."""
+    """(unsighted way, whole way), m, of the mirrored way off these cushions; the first is -1 where it is not free.
+
+    way : the rails, the first one the lowest digit of four
+    """
     way_x, way_y, code = places[target, 0], places[target, 1], way
     divisor = 4 ** (cushions - 1)
     for _ in range(cushions):
@@ -49,16 +65,19 @@ def _reaches(bed, places, in_play, target, way, cushions, off):
     x, y = places[0, 0], places[0, 1]
     length = math.hypot(way_x - x, way_y - y)
     if length < 1e-9:
-        return False
+        return -1.0, 0.0
+    done, at, at_squared = 0.0, 0.0, 0.0
     turn = off / length
     dx, dy = (way_x - x) / length - turn * (way_y - y) / length, (way_y - y) / length + turn * (way_x - x) / length
     for _ in range(cushions):
         rail, wanted = _next_rail(bed, x, y, dx, dy)
         if rail != code % 4:
-            return False
+            return -1.0, 0.0
         if not _is_clear(x, y, dx, dy, wanted, places, in_play, -1, 2.0 * bed.radius):
-            return False
+            return -1.0, 0.0
         x, y = x + wanted * dx, y + wanted * dy
+        done += wanted
+        at, at_squared = at + done, at_squared + done * done
         if rail < 2:
             dx = -dx
         else:
@@ -67,9 +86,12 @@ def _reaches(bed, places, in_play, target, way, cushions, off):
     along = (places[target, 0] - x) * dx + (places[target, 1] - y) * dy
     across = abs((places[target, 0] - x) * dy - (places[target, 1] - y) * dx)
     if along <= 0.0 or across >= 2.0 * bed.radius:
-        return False
+        return -1.0, 0.0
     last = along - math.sqrt(4.0 * bed.radius**2 - across**2)
-    return _is_clear(x, y, dx, dy, last, places, in_play, target, 2.0 * bed.radius)
+    if not _is_clear(x, y, dx, dy, last, places, in_play, target, 2.0 * bed.radius):
+        return -1.0, 0.0
+    done += last
+    return math.sqrt(max(0.0, done * (cushions * done - 2.0 * at) + at_squared)), done
 
 
 @kernel

@@ -1,28 +1,32 @@
 """The finder: every option worth a look in a situation, named, the constructed ones first.
 
 Two sources, one list. *Constructed*: direct pots, aimed by root-finding (`pots`). *Swept*: strokes straight
-at every target, in every direction, and round blockers (`sweep`); what pots a ball or leaves the other
-player little is kept, whatever kind it turns out to be. Every stroke that pots is then moved to the middle
-of the aims that pot, and the range is kept. All are named from their traces (`trace`).
+at every target, by way of a rail near it, in every direction, and round blockers (`sweep`); what pots a ball or
+leaves the other player little is kept, whatever kind it turns out to be, a direct pot too when it was not constructed:
+a shot exists when the simulator pots it. Every stroke that pots is then moved to the middle of the aims that pot, and
+the range is kept. All are named from their traces (`trace`). What the player would hardly ever bring off is left out.
 """
 
 import math
-from collections.abc import Callable, Iterator
-from dataclasses import dataclass, replace
+from collections.abc import Callable, Iterator, Sequence
+from dataclasses import replace
 from itertools import zip_longest
 
 import numpy as np
 
 from partita.games.game import CONTINUES, FOUL, LOST, WON, Call
 from partita.lines.sight import is_hooked
+from partita.options.families import Found, family_told, rows_in_turn, shot_told
 from partita.options.fold import fold, shot_of
 from partita.options.option import ATTACKS, SAFETIES, Option
 from partita.options.pots import aim_ranges, pot_rows
 from partita.options.scene import Floats, Reading, Scene
-from partita.options.sweep import around, between, fan, few_kicks, swerves, tips_and_speeds
+from partita.options.shortlist import likely, sensible
+from partita.options.sweep import around, between, fan, few_kicks, rail_first, swerves, tips_and_speeds
 from partita.options.trace import read_option
-from partita.physics.facts import CONTACT_X, CONTACT_Y, CUT, FIRST_HIT, ROUTE, TARGET_CUSHIONS
+from partita.physics.facts import BESIDE, CUT, FIRST_HIT, ROUTE, TARGET_CUSHIONS
 from partita.physics.simulate import execute
+from partita.table.spec import POCKETS
 
 # Rack chance, or whatever orders outcomes alike, of every stroke of a reading: (m,).
 Value = Callable[[Reading], Floats]
@@ -30,7 +34,6 @@ Value = Callable[[Reading], Floats]
 HANGER_RAD = math.radians(16)
 _HANGER_SHARES = (0.12, 0.35, 0.65, 0.88)
 # Swept strokes that are traced and named: of each cheap family, and in all.
-_STAYS_M = 0.11
 _TRACED_EACH, _TRACED_ATTACKS, _TRACED_SAFETIES = 2, 130, 240
 _REFINED_KICKS = 110
 _NEARLY_FULL_RAD, _STICK_KICKS = 0.45, 18
@@ -39,14 +42,15 @@ _KEPT_EACH, _FIRST_KICKS = 2, 12
 _PUSH_OUTS, _FOULS = 6, 2
 
 
-def find(scene: Scene, value: Value, aim_sd_rad: float) -> Iterator[list[Option]]:
+def find(scene: Scene, value: Value, shooter: Floats) -> Iterator[list[Option]]:
     """Options as they come: the direct pots at once, then what the sweep finds, the most promising first.
 
-    aim_sd_rad : the shooter's aim error, against which a pot's room for error is held
+    shooter : (9,) the stroke model's row, against which a shot's room for error is held
     """
-    yield constructed(scene) or first_kicks(scene)
-    yield swept(scene, value, aim_sd_rad)
-    special = [*push_outs(scene, value), *fouls_on_purpose(scene, value)]
+    pots = constructed(scene)
+    yield pots or first_kicks(scene)
+    yield swept(scene, value, shooter, pots)
+    special = [*push_outs(scene, value), *([] if pots else fouls_on_purpose(scene, value))]
     if special:
         yield special
 
@@ -65,16 +69,17 @@ def first_kicks(scene: Scene) -> list[Option]:
     rows = few_kicks(scene)
     reading = scene.play(rows)
     legal = np.flatnonzero((reading.outcomes.code != FOUL) & (reading.outcomes.code != LOST))
-    kept = fold([int(e) for e in legal], lambda e: _shot(reading, e), 1)[:_FIRST_KICKS]
+    kept = fold([int(e) for e in legal], lambda e: shot_told(reading, e), 1)[:_FIRST_KICKS]
     if not kept:
         return []
     named = scene.play(rows[kept], trace=True)
     return [read_option(scene, named, e, "swept") for e in range(len(kept))]
 
 
-def swept(scene: Scene, value: Value, aim_sd_rad: float) -> list[Option]:
-    """Everything else: pots by their chance to go in, by turns with safeties by what they leave."""
-    parts = [scene.play(fan(scene)), scene.play(around(scene))]
+def swept(scene: Scene, value: Value, shooter: Floats, known: Sequence[Option]) -> list[Option]:
+    """Everything but the pots that are known: attacks by their chance, by turns with safeties by what they leave."""
+    pots = frozenset((o.intention.potted, o.intention.pocket) for o in known if o.intention.kind == "pot")
+    parts = [scene.play(rows) for rows in (fan(scene), _legal(scene, around(scene)), _legal(scene, rail_first(scene)))]
     worths = [value(part) for part in parts]
     kicks = _promising_kicks(parts[1], worths[1])
     if len(kicks):
@@ -84,85 +89,57 @@ def swept(scene: Scene, value: Value, aim_sd_rad: float) -> list[Option]:
         squared = _squared(scene, tips_and_speeds(full))
         if len(squared):
             parts.append(scene.play(squared))
-    others = range(1, len(scene.names))
-    if is_hooked(scene.places, scene.targets, others, scene.bed.radius):
+    hooked = is_hooked(scene.places, scene.targets, range(1, len(scene.names)), scene.bed.radius)
+    if hooked:
         parts.append(scene.play(swerves(scene)))
-    attacks: list[_Found] = []
-    safeties: list[_Found] = []
-    worths += [value(part) for part in parts[2:]]
+    attacks: list[Found] = []
+    safeties: list[Found] = []
+    worths += [value(part) for part in parts[len(worths) :]]
     for part, values in zip(parts, worths, strict=True):
-        for e in _best_by_family(scene, part, values):
-            found = _Found(float(values[e]), _shot(part, e), part.rows[e])
+        for e in _best_by_family(scene, part, values, pots):
+            found = Found(float(values[e]), shot_told(part, e), part.rows[e])
             (attacks if part.calls[e].ball else safeties).append(found)
-    attack_rows, safety_rows = _rows_in_turn(attacks, _TRACED_ATTACKS), _rows_in_turn(safeties, _TRACED_SAFETIES)
-    pots, safe = [], []
+    attack_rows, safety_rows = rows_in_turn(attacks, _TRACED_ATTACKS), rows_in_turn(safeties, _TRACED_SAFETIES)
+    attack_list: list[Option] = []
+    safe: list[Option] = []
     if len(attack_rows):
         named = centred(scene, scene.play(attack_rows, trace=True), "swept")
-        pots = [option for option in named if option.intention.kind != "pot"]
-        pots.sort(key=lambda option: -math.erf(math.radians(option.aim_range_deg) / 2 / aim_sd_rad / math.sqrt(2)))
+        new = [o for o in named if o.intention.kind != "pot" or (o.intention.potted, o.intention.pocket) not in pots]
+        attack_list = likely(new, shooter, hooked)
     if len(safety_rows):
         reading = scene.play(safety_rows, trace=True)
         named = [read_option(scene, reading, e, "swept") for e in range(len(safety_rows))]
-        safe = [option for option in named if option.intention.kind in SAFETIES]
-    return _by_turns(fold(pots, shot_of, _KEPT_EACH), fold(safe, shot_of, _KEPT_EACH))
+        safe = sensible([option for option in named if option.intention.kind in SAFETIES], hooked)
+    return _by_turns(fold(attack_list, shot_of, _KEPT_EACH), fold(safe, shot_of, _KEPT_EACH))
+
+
+def _legal(scene: Scene, rows: Floats) -> Floats:
+    """The strokes (m, 5) that meet a ball that may be hit first; only they are worth playing to the end."""
+    rows = scene.raised(rows)
+    shots = execute(scene.table, scene.places, rows, physics=scene.physics, until_contact=True)
+    return rows[np.isin(shots.facts[:, FIRST_HIT], scene.targets)]
 
 
 def _by_turns(one: list[Option], two: list[Option]) -> list[Option]:
     return [option for pair in zip_longest(one, two) for option in pair if option is not None]
 
 
-@dataclass(frozen=True)
-class _Found:
-    """A swept stroke worth tracing: its value, the shot it is, and its row (5,)."""
-
-    value: float
-    shot: tuple[object, ...]
-    row: Floats
-
-
-def _rows_in_turn(found: list[_Found], most: int) -> Floats:
-    """(k, 5) the best of every shot, then the second best of every shot ...: no route crowds out the others."""
-    seen: dict[tuple[object, ...], int] = {}
-    turns = []
-    for item in sorted(found, key=lambda item: -item.value):
-        turn = seen[item.shot] = seen.get(item.shot, -1) + 1
-        turns.append((turn, item))
-    turns.sort(key=lambda pair: pair[0])
-    return np.array([item.row for _, item in turns[:most]]).reshape(-1, 5)
-
-
-def _shot(reading: Reading, e: int) -> tuple[object, ...]:
-    """First ball, route, call; whether the cue ball stays, and the butt is raised; how full, when hit directly."""
-    facts, safe = reading.shots.facts[e], not reading.calls[e].ball
-    stays, raised = safe and _stays(reading, e), bool(reading.rows[e, 4] > 0)
-    step = round(4 * math.sin(float(reading.shots.measures[e, CUT]))) if safe and facts[ROUTE] == 0 else 0
-    return int(facts[FIRST_HIT]), int(facts[ROUTE]), reading.calls[e], stays, raised, step
-
-
-def _stays(reading: Reading, e: int) -> bool:
-    measures = reading.shots.measures[e]
-    return math.dist(reading.shots.finals[e, 0], (measures[CONTACT_X], measures[CONTACT_Y])) < _STAYS_M
-
-
-def _key(reading: Reading, e: int) -> tuple[object, ...]:
-    """A family that can be told without the trace: the shot, and how its contact and the cue ball's spin are."""
-    banks = int(reading.shots.facts[e, TARGET_CUSHIONS])
-    if reading.calls[e].ball:
-        return *_shot(reading, e), banks > 0
-    cut = float(reading.shots.measures[e, CUT])
-    return *_shot(reading, e), round(4 * math.sin(cut)), banks > 1, bool(reading.rows[e, 3] > 0)
-
-
-def _best_by_family(scene: Scene, reading: Reading, values: Floats) -> list[int]:
-    """Legal strokes, the best few of each cheap family; direct pots are constructed, not swept."""
+def _best_by_family(
+    scene: Scene, reading: Reading, values: Floats, known: frozenset[tuple[str | None, str | None]]
+) -> list[int]:
+    """Legal strokes, the best few of each cheap family, but for direct pots of a ball and pocket that are known."""
     code = reading.outcomes.code
     facts = reading.shots.facts
     potted = scene.potted(reading.shots)
-    direct = (potted == facts[:, FIRST_HIT]) & (facts[:, ROUTE] == 0) & (facts[:, TARGET_CUSHIONS] == 0)
-    direct &= reading.rows[:, 4] == 0
-    legal = (code != FOUL) & (code != LOST) & ~((potted >= 0) & direct & np.isin(code, (CONTINUES, WON)))
+    pocket = reading.shots.pocketed[np.arange(len(potted)), np.maximum(potted, 0)]
+    # A brush beside the pocket that the ball falls into is no bank.
+    cushions = facts[:, TARGET_CUSHIONS] - (facts[:, BESIDE] == 1 + pocket)
+    direct = (potted == facts[:, FIRST_HIT]) & (facts[:, ROUTE] == 0) & (cushions <= 0)
+    pairs = {(scene.names.index(ball or ""), POCKETS.index(into or "")) for ball, into in known}
+    stands = np.array([(ball, into) in pairs for ball, into in zip(potted, pocket, strict=True)], dtype=bool)
+    legal = (code != FOUL) & (code != LOST) & ~(stands & direct & np.isin(code, (CONTINUES, WON)))
     order = np.argsort(-values, kind="stable")
-    return fold([int(e) for e in order if legal[e]], lambda e: _key(reading, e), _TRACED_EACH)
+    return fold([int(e) for e in order if legal[e]], lambda e: family_told(reading, e), _TRACED_EACH)
 
 
 def _promising_kicks(reading: Reading, values: Floats) -> Floats:
@@ -170,7 +147,7 @@ def _promising_kicks(reading: Reading, values: Floats) -> Floats:
     code = reading.outcomes.code
     legal = (code != FOUL) & (code != LOST) & (reading.shots.facts[:, ROUTE] > 0)
     order = [int(e) for e in np.argsort(-values, kind="stable") if legal[e]]
-    kept = fold(order, lambda e: _key(reading, e), 1)
+    kept = fold(order, lambda e: family_told(reading, e), 1)
     return reading.rows[kept[:_REFINED_KICKS]]
 
 

@@ -4,28 +4,40 @@ import numpy as np
 
 from partita.options.finder import centred
 from partita.options.fold import shot_of
-from partita.options.option import SAFETIES, Option
-from partita.options.pots import solve_aims, window_direction
+from partita.options.option import SAFETIES, Option, route_code
+from partita.options.pots import aimed
 from partita.options.scene import Floats, Scene
 from partita.options.trace import read_option
 from partita.physics.constants import TIP_LIMIT
+from partita.physics.facts import ROUTE
+from partita.physics.simulate import execute
 from partita.table.spec import POCKETS
 
 # Factors of the speed, and steps of side and height (R), one changed at a time.
 _SPEEDS, _STEPS_R = (0.78, 0.88, 1.13, 1.28), (-0.2, -0.1, 0.1, 0.2)
 _LARGEST_MPS = 7.0
+# Turns of the aim that are tried for what cannot be aimed by root-finding.
+_TURN_RAD, _TURNS = 0.04, 49
 
 
 def variants(scene: Scene, option: Option) -> list[Option]:
-    """The option's neighbours that are still the same shot; a direct pot is aimed and centred anew for each."""
-    rows = _neighbours(option.stroke.row())
-    if option.intention.kind == "pot":
-        return [v for v in _pots(scene, option, rows) if shot_of(v) == shot_of(option)]
+    """The option's neighbours that are still the same shot; what pots a ball is aimed and centred anew for each."""
+    rows = scene.raised(_neighbours(option.stroke.row()))
     if option.intention.kind in SAFETIES:
         reading = scene.play(rows, trace=True)
         found = [read_option(scene, reading, e, option.source) for e in range(len(rows))]
         return [v for v in found if v.intention.kind == option.intention.kind]
-    return []
+    if not option.attacks:
+        return []
+    if option.intention.kind == "pot":
+        target = scene.names.index(option.intention.target or "")
+        rows = aimed(scene, target, POCKETS.index(option.intention.pocket or ""), rows)
+    else:
+        rows = _aimed_alike(scene, option, rows)
+    if not len(rows):
+        return []
+    found = centred(scene, scene.play(rows, trace=True), option.source)
+    return [v for v in found if shot_of(v) == shot_of(option)]
 
 
 def _neighbours(row: Floats) -> Floats:
@@ -38,12 +50,20 @@ def _neighbours(row: Floats) -> Floats:
     return rows[(np.hypot(rows[:, 2], rows[:, 3]) < TIP_LIMIT - 0.02) & (rows[:, 1] < _LARGEST_MPS)]
 
 
-def _pots(scene: Scene, option: Option, rows: Floats) -> list[Option]:
-    target = scene.names.index(option.intention.target or "")
-    direction = window_direction(scene, target, POCKETS.index(option.intention.pocket or ""))
-    if direction is None:
-        return []
-    solved, good = solve_aims(scene, target, rows, np.full(len(rows), direction))
-    if not good.any():
-        return []
-    return centred(scene, scene.play(solved[good], trace=True), option.source)
+def _aimed_alike(scene: Scene, option: Option, rows: Floats) -> Floats:
+    """Strokes (m, 5) turned until they pot the option's ball in its pocket by its cushions, where a small turn does.
+
+    Off a cushion, or by another ball, there is no root to find: aims about the option's are tried.
+    """
+    turns = np.linspace(-_TURN_RAD, _TURN_RAD, _TURNS)
+    tried = np.repeat(rows, _TURNS, axis=0)
+    tried[:, 0] += np.tile(turns, len(rows))
+    shots = execute(scene.table, scene.places, tried, physics=scene.physics)
+    ball, route = scene.names.index(option.intention.potted or ""), option.intention.route
+    drops = shots.pocketed[:, ball] == POCKETS.index(option.intention.pocket or "")
+    if not any(part.startswith("jaw") for part in route):
+        drops &= shots.facts[:, ROUTE] == route_code(route)
+    drops = drops.reshape(len(rows), _TURNS)
+    order, turned = np.cumsum(drops, axis=1), rows.copy()
+    turned[:, 0] += turns[np.argmax(order >= (order[:, -1:] + 1) // 2, axis=1)]
+    return np.asarray(turned[drops.any(axis=1)])

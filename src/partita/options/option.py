@@ -7,6 +7,7 @@ from typing import Literal
 from partita.games.game import SAFETY, Call
 from partita.options.thickness import thickness_word
 from partita.physics.stroke import Stroke
+from partita.players.judgement import judgement_m
 from partita.table.spec import CUSHIONS
 
 # Kinds of shots that pot a ball; all others leave the table to the other player.
@@ -15,6 +16,8 @@ SAFETIES = (
     "safety-distance", "safety-hide", "safety-thin", "safety-bank", "safety-stick", "kick-and-stick", "kick-safety",
     "escape", "swerve",
 )  # fmt: skip
+# Safeties that reach their ball off cushions.
+KICKS = ("kick-and-stick", "kick-safety", "escape")
 
 
 @dataclass(frozen=True)
@@ -90,6 +93,7 @@ class Option:
     """A stroke with the name it earned.
 
     contact_m, cut_rad : the cue ball's way to the first contact, and the cut there
+    unsighted_m : what of the shot cannot be sighted, as a way (`players.judgement`)
     aim_range_deg : the aims, about the stroke's own, between which the ball still drops; 0 for safeties
     cut_range_deg : how far the cut may vary with them: a wide one is a free choice
     watch : what to look out for
@@ -106,6 +110,11 @@ class Option:
     aim_range_deg: float = 0.0
     cut_range_deg: float = 0.0
     watch: tuple[Caution, ...] = ()
+    unsighted_m: float = 0.0
+
+    def judgement_m(self, sight_m: float) -> float:
+        """What a player of this sighting error, m, misjudges of it, m at the first contact (standard deviation)."""
+        return float(judgement_m(sight_m, self.unsighted_m, self.stroke.speed_mps, self.stroke.side))
 
     @property
     def id(self) -> str:

@@ -1,14 +1,16 @@
 """Direct pots: aims found on the simulator itself, by speed and place of the tip."""
 
 import math
+from dataclasses import dataclass
 
 import numpy as np
 from numpy.typing import NDArray
 
+from partita.lines.openings import off_middle, pocket_opening
 from partita.options.scene import Floats, Scene
-from partita.physics.facts import CUT, FIRST_HIT, TARGET_DIRECTION
-from partita.physics.pocket_windows import pocket_windows, window_from
-from partita.physics.simulate import execute
+from partita.physics.facts import CONTACT_X, CONTACT_Y, CUT, FIRST_HIT, ROUTE, TARGET_DIRECTION
+from partita.physics.pocket_windows import pocket_windows
+from partita.physics.simulate import Executions, execute
 
 SPEEDS_MPS = (0.8, 1.2, 1.8, 2.6, 3.6)
 HEIGHTS_R = (-0.35, -0.1, 0.15, 0.38)
@@ -18,6 +20,8 @@ _SIDE_FROM, _SIDE_R = math.radians(48), 0.25
 _MANY_TARGETS = 3
 _LARGEST_CUT = math.radians(80)
 _ROUNDS = 7
+# Aims tried where ball and rail are met at once, and how near to that rail, m, such a contact is.
+_FOLDED_AIMS, _AT_ONCE_GAP_M = 13, 0.008
 # The object ball's direction is met to this: 0.05 mm over two metres.
 _CLOSE_ENOUGH_RAD = 2.5e-5
 # Edges of the aims that pot: found between steps that double, then halved this often.
@@ -29,58 +33,103 @@ def pot_rows(scene: Scene) -> Floats:
 
     For every target worth potting, and each pocket that a direct cut reaches: the aim is the root of
     "direction of the object ball after the contact", taken from the simulator, so that squirt, swerve
-    and throw are in it. Strokes that never meet the target first are left out.
+    and throw are in it. Where ball and rail are met at once there is no such root, and aims about it are tried.
+    Strokes that never meet the target first are left out.
     """
     targets = [target for target in scene.targets if target in scene.worth_potting]
     few = len(targets) <= _MANY_TARGETS
     speeds, heights = (SPEEDS_MPS, HEIGHTS_R) if few else ((1.2, 2.2), (-0.3, 0.15))
     found = []
     for target in targets:
-        rows, wanted = _guesses(scene, target, speeds, heights)
-        if len(rows):
+        parts: dict[bool, list[tuple[Floats, Opening]]] = {False: [], True: []}
+        for pocket in range(6):
+            opening = opening_of(scene, target, pocket)
+            turn = math.remainder(opening.direction - scene.direction(target), 2 * math.pi)
+            if opening.half_rad > 0 and abs(turn) < _LARGEST_CUT + 0.15:
+                rows = scene.raised(_guesses(scene, target, opening, speeds, heights))
+                parts[opening.folded].append((rows, opening))
+        if parts[False]:
+            rows = np.concatenate([rows for rows, _ in parts[False]])
+            wanted = np.concatenate([np.full(len(rows), opening.direction) for rows, opening in parts[False]])
             solved, good = solve_aims(scene, target, rows, wanted)
             found.append(solved[good])
+        for rows, opening in parts[True]:
+            found.append(aimed_at_both(scene, target, opening, rows))
     return np.concatenate(found) if found else np.zeros((0, 5))
 
 
-def _guesses(scene: Scene, target: int, speeds: tuple[float, ...], heights: tuple[float, ...]) -> tuple[Floats, Floats]:
-    """Ghost-ball aims of every pocket, speed and tip, and the direction that the target should take."""
-    rows, wanted = [], []
-    for direction in _pocket_directions(scene, target):
-        ghost = scene.places[target] - 2 * scene.bed.radius * np.array([math.cos(direction), math.sin(direction)])
-        way = ghost - scene.places[0]
-        aim = math.atan2(way[1], way[0])
-        turn = math.remainder(direction - aim, 2 * math.pi)
-        sides = [0.0]
-        if abs(turn) > _SIDE_FROM:
-            # The target goes to the left: its right side is hit, and outside side is right side.
-            sides.append(math.copysign(_SIDE_R, turn))
-        for speed in speeds:
-            for height in heights:
-                for side in sides:
-                    rows.append((aim, speed, side, height if side == 0 else 0.8 * height, 0.0))
-                    wanted.append(direction)
-    return np.array(rows).reshape(-1, 5), np.array(wanted)
+@dataclass(frozen=True)
+class Opening:
+    """How a pocket is open to a target: the direction to drive it, half the window there, rad; see `lines.openings`."""
+
+    pocket: int
+    direction: float
+    half_rad: float
+    folded: bool
 
 
-def _pocket_directions(scene: Scene, target: int) -> list[float]:
-    """Directions from the target to the pockets that a cut below `_LARGEST_CUT` can reach."""
-    directions = []
-    for pocket in range(6):
-        direction = window_direction(scene, target, pocket)
-        if direction is None:
-            continue
-        turn = math.remainder(direction - scene.direction(target), 2 * math.pi)
-        if abs(turn) < _LARGEST_CUT + 0.15:
-            directions.append(direction)
-    return directions
+def opening_of(scene: Scene, target: int, pocket: int) -> Opening:
+    """A pocket's opening past all other balls; of a wide one the direction that asks for the thinner cut."""
+    in_play = np.full(len(scene.places), -1, dtype=np.int8)
+    direction, half, _, folded = pocket_opening(
+        pocket_windows(scene.table), scene.bed, pocket, scene.places, in_play, target, 1
+    )
+    off = 0.0 if folded or half <= 0 else float(off_middle(half, direction, scene.direction(target)))
+    return Opening(pocket, float(direction) + off, float(half), bool(folded))
 
 
-def window_direction(scene: Scene, target: int, pocket: int) -> float | None:
-    """Direction from the target to the middle of a pocket's window, rad; None when it is closed from there."""
-    windows = pocket_windows(scene.table)
-    direction, half, _ = window_from(windows, pocket, scene.places[target, 0], scene.places[target, 1])
-    return float(direction) if half > 0 else None
+def _guesses(
+    scene: Scene, target: int, opening: Opening, speeds: tuple[float, ...], heights: tuple[float, ...]
+) -> Floats:
+    """(m, 5) ghost-ball aims of a pocket with every speed and tip."""
+    aim = _ghost_aim(scene, target, opening.direction)
+    turn = math.remainder(opening.direction - aim, 2 * math.pi)
+    sides = [0.0]
+    if abs(turn) > _SIDE_FROM or opening.folded:
+        # The target goes to the left: its right side is hit, and outside side is right side.
+        sides.append(math.copysign(_SIDE_R, turn))
+    rows = [
+        (aim, speed, side, height if side == 0 else 0.8 * height, 0.0)
+        for speed in speeds
+        for height in heights
+        for side in sides
+    ]
+    return np.array(rows)
+
+
+def _ghost_aim(scene: Scene, target: int, direction: float) -> float:
+    ghost = scene.places[target] - 2 * scene.bed.radius * np.array([math.cos(direction), math.sin(direction)])
+    return math.atan2(*(ghost - scene.places[0])[::-1])
+
+
+def aimed(scene: Scene, target: int, pocket: int, rows: Floats) -> Floats:
+    """(k, 5) of strokes (m, 5), aimed to send the target into a pocket directly; those that cannot are left out."""
+    opening = opening_of(scene, target, pocket)
+    if opening.half_rad <= 0:
+        return np.zeros((0, 5))
+    if opening.folded:
+        return aimed_at_both(scene, target, opening, rows)
+    rows = rows.copy()
+    rows[:, 0] = _ghost_aim(scene, target, opening.direction)
+    solved, good = solve_aims(scene, target, rows, np.full(len(rows), opening.direction))
+    return solved[good]
+
+
+def aimed_at_both(scene: Scene, target: int, opening: Opening, rows: Floats) -> Floats:
+    """Strokes at a target that is met together with its rail: of aims about that, the middle of those that drop it."""
+    spread = opening.half_rad * 2 * scene.bed.radius / max(0.05, scene.distance(target))
+    aims = _ghost_aim(scene, target, opening.direction) + spread * np.linspace(-1.2, 1.2, _FOLDED_AIMS)
+    tried = np.repeat(rows, _FOLDED_AIMS, axis=0)
+    tried[:, 0] = np.tile(aims, len(rows))
+    shots = execute(scene.table, scene.places, tried, physics=scene.physics)
+    drops = (shots.pocketed[:, target] == opening.pocket) & (shots.facts[:, FIRST_HIT] == target)
+    drops = drops.reshape(len(rows), _FOLDED_AIMS)
+    some, rows = drops.any(axis=1), rows.copy()
+    # Of the aims that drop it the one in their middle: the mean may lie in a gap between them.
+    order = np.cumsum(drops, axis=1)
+    middle = np.argmax(order >= (order[:, -1:] + 1) // 2, axis=1)
+    rows[:, 0] = aims[middle]
+    return np.asarray(rows[some])
 
 
 def solve_aims(scene: Scene, target: int, rows: Floats, wanted: Floats) -> tuple[Floats, NDArray[np.bool_]]:
@@ -116,14 +165,18 @@ def aim_ranges(
 ) -> tuple[Floats, Floats]:
     """How far each stroke's aim may go to the right and to the left (m, 2), rad, until its ball no longer drops.
 
-    Also the cut at both ends (m, 2), rad. Steps away that double, then halved: on the simulator, so with jaws.
+    Also the cut at both ends (m, 2), rad. Steps away that double, then halved: on the simulator, so with jaws. A way
+    off other cushions ends the range: a pot is not played half way to a kick.
     """
+    shots = execute(scene.table, scene.places, rows, physics=scene.physics)
+    routes = _routes(scene, shots)
 
     def played(turn: Floats) -> tuple[NDArray[np.bool_], Floats]:
         turned = rows.copy()
         turned[:, 0] += turn
         shots = execute(scene.table, scene.places, turned, physics=scene.physics)
-        return shots.pocketed[np.arange(len(rows)), balls] == pockets, shots.measures[:, CUT]
+        drops = shots.pocketed[np.arange(len(rows)), balls] == pockets
+        return drops & (_routes(scene, shots) == routes), shots.measures[:, CUT]
 
     ends, cuts = np.zeros((len(rows), 2)), np.zeros((len(rows), 2))
     for side, sign in enumerate((-1.0, 1.0)):
@@ -137,3 +190,13 @@ def aim_ranges(
             step *= 2
         ends[:, side] = good
     return ends, cuts
+
+
+def _routes(scene: Scene, shots: Executions) -> NDArray[np.int64]:
+    """(m,) the cushions before the contact; none where ball and rail are met at once."""
+    route = shots.facts[:, ROUTE].astype(np.int64)
+    x, y = shots.measures[:, CONTACT_X], shots.measures[:, CONTACT_Y]
+    gaps = np.stack([y, scene.bed.width - y, x, scene.bed.length - x], axis=1) - scene.bed.reach
+    single = (route > 0) & (route < 5)
+    at_once = single & (gaps[np.arange(len(route)), np.where(single, route - 1, 0)] < _AT_ONCE_GAP_M)
+    return np.where(at_once, 0, route)

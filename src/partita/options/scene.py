@@ -11,6 +11,7 @@ from partita.games.game import SAFETY, Call, Outcomes
 from partita.games.referee import judge, legal_targets, worth_potting
 from partita.games.situation import Situation
 from partita.physics.constants import Physics
+from partita.physics.elevation import butts_raised
 from partita.physics.facts import FIRST_HIT
 from partita.physics.simulate import Executions, execute, names_of, physics_of, places_of
 from partita.physics.stroke import Stroke
@@ -20,6 +21,8 @@ from partita.table.spec import TableSpec
 Floats = NDArray[np.float64]
 # Rows of a trace that are kept for naming: a shot with more events is named by its first ones.
 _TRACE_ROWS = 120
+# A butt that must be raised by less is so in every stroke: the table's rails ask for that much.
+_RAISED_DEG = 4.0
 
 
 @dataclass(frozen=True)
@@ -85,6 +88,10 @@ class Scene:
     def distance(self, ball: int) -> float:
         """Distance from the cue ball's centre to another's, m."""
         return float(np.hypot(*(self.places[ball] - self.places[0])))
+
+    def raised(self, rows: Floats) -> Floats:
+        """Strokes (m, 5) with the butt raised over what lies behind the cue ball; those that cannot be are left out."""
+        return butts_raised(self.table, self.places, rows, _RAISED_DEG)
 
     def play(self, rows: Floats, *, trace: bool = False, calls: Sequence[Call] | None = None) -> Reading:
         """Play (m, 5) strokes without error; without calls each is called as it came out."""

@@ -13,9 +13,13 @@ _FAN_TIPS = ((0.0, 0.0), (0.0, 0.3), (0.0, -0.3))
 # Everywhere: kicks by one or more cushions, struck stunned, rolling, drawn, with running or reverse side.
 _DIRECTIONS = 540
 _KICK_SPEEDS_MPS = (1.3, 2.2, 3.4, 4.8)
-_KICK_TIPS = ((0.0, 0.0), (0.0, 0.25), (0.0, 0.45), (0.0, -0.28), (0.3, 0.2), (-0.3, 0.2))
+_KICK_TIPS = ((0.0, 0.0), (0.0, 0.25), (0.0, 0.45), (0.0, -0.28), (0.3, 0.2), (-0.3, 0.2), (0.46, 0.08), (-0.46, 0.08))
+# Rail first at balls with no more room than this to a rail: also low, and with side to either hand.
+_RAIL_FIRST_M, _RAIL_CONTACTS, _RAIL_SPEEDS_MPS = 0.45, 41, (1.2, 2.0, 3.2)
+_RAIL_TIPS = ((0.0, 0.2), (0.0, -0.32), (0.34, -0.2), (-0.34, -0.2), (0.45, 0.1), (-0.45, 0.1))
 _STICK_HEIGHTS = tuple(np.linspace(-0.4, 0.48, 12))
 _STICK_SPEEDS_MPS = (1.4, 1.9, 2.4, 3.0, 3.7, 4.5)
+_MOST_RAIL_TARGETS = 3
 # Round a blocker: a raised butt with side; the aim starts well to one side.
 _MASSE_DEG, _MASSE_SIDES, _MASSE_SPEEDS_MPS, _MASSE_AIMS = (20.0, 38.0, 55.0), (-0.4, 0.4), (0.9, 1.6), 61
 
@@ -36,6 +40,23 @@ def around(scene: Scene) -> Floats:
     """(m, 5) strokes in every direction, for kicks; counted from the nearest target, so that mirror images agree."""
     aims = scene.direction(scene.targets[0]) + 2 * np.pi * np.arange(_DIRECTIONS) / _DIRECTIONS
     return _grid(aims, _KICK_SPEEDS_MPS, _KICK_TIPS)
+
+
+def rail_first(scene: Scene) -> Floats:
+    """(m, 5) strokes at balls near a rail, by way of that rail: straight at their mirror images, from thin to thin."""
+    bed, cue, aims = scene.bed, scene.places[0], []
+    offsets = np.linspace(-0.985, 0.985, _RAIL_CONTACTS)
+    for target in scene.targets[:_MOST_RAIL_TARGETS]:
+        for axis, line in ((0, bed.reach), (0, bed.length - bed.reach), (1, bed.reach), (1, bed.width - bed.reach)):
+            image = scene.places[target].copy()
+            if abs(image[axis] - line) < _RAIL_FIRST_M:
+                image[axis] = 2 * line - image[axis]
+                way = image - cue
+                reach = math.asin(min(1.0, 2 * bed.radius / float(np.hypot(*way))))
+                aims.append(math.atan2(way[1], way[0]) + np.arcsin(offsets * math.sin(reach)))
+    if not aims:
+        return np.zeros((0, 5))
+    return _grid(np.concatenate(aims), _RAIL_SPEEDS_MPS, _RAIL_TIPS)
 
 
 def few_kicks(scene: Scene) -> Floats:

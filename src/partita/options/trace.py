@@ -13,11 +13,14 @@ from partita.options.option import Caution, Intention, Option
 from partita.options.scene import Floats, Reading, Scene, stroke_of
 from partita.options.thickness import fullness_of
 from partita.physics.constants import AFTER, AFTER_OTHER, BALL_BALL, BEFORE, CUSHION, FACING, POCKET, TIP
-from partita.physics.facts import CUT
+from partita.physics.facts import CUE_CUSHIONS_BEFORE, CUT, WAY, unsighted_way
+from partita.players.judgement import CAROM_SHARE, COMBINATION_SHARE
 from partita.table.spec import CUSHIONS, POCKETS
 
 # A cushion this near (m) before the contact makes it rail first rather than a kick.
 RAIL_FIRST_M = 0.20
+# A ball with less room than this to a rail is frozen to it; met this soon after the rail it is met at once, m.
+FROZEN_M, AT_ONCE_M = 0.003, 0.03
 # The cue ball has stuck when it rests this near (ball diameters) to where it met the target; and the target has
 # been sent away when it rests this far from it, m.
 STICK_BALLS, SENT_AWAY_M = 2.0, 0.35
@@ -28,41 +31,49 @@ _DRAW, _STUN, _ROLL = -0.15, 0.15, 0.80
 
 @dataclass
 class _Story:
-    """What a trace tells, in order: the facts from which the shot is named."""
+    """What a trace tells, in order: the facts from which the shot is named.
+
+    way_m, rails_at_m : the way of each ball from where it is first met, and how far along it its cushions were
+    """
 
     route: list[str] = field(default_factory=list)
     last_rail: Floats | None = None
     target: int = -1
     met_at: Floats | None = None
     over: float = 0.0
-    way_m: float = 0.0
     cue_hits_target: int = 0
     jaw: bool = False
     contacts: list[tuple[int, int]] = field(default_factory=list)
     cushions: dict[int, list[str]] = field(default_factory=dict)
     pockets: dict[int, int] = field(default_factory=dict)
+    at: dict[int, Floats] = field(default_factory=dict)
+    way_m: dict[int, float] = field(default_factory=dict)
+    rails_at_m: dict[int, list[float]] = field(default_factory=dict)
+
+    def go_on(self, ball: int, here: Floats) -> None:
+        """Add a ball's way since its last event."""
+        self.way_m[ball] = self.way_m.get(ball, 0.0) + math.dist(self.at.get(ball, here), here)
+        self.at[ball] = here
 
 
 def _story(trace: Floats, radius: float) -> _Story:
-    story, last = _Story(), trace[0, AFTER + 1 : AFTER + 3]
+    story = _Story()
     for row in trace[1:]:
         kind, ball, other = int(row[1]), int(row[2]), int(row[3])
+        story.go_on(ball, row[AFTER + 1 : AFTER + 3])
         if kind == BALL_BALL:
-            _note_contact(story, row, ball, other, last, radius)
+            story.go_on(other, row[AFTER_OTHER + 1 : AFTER_OTHER + 3])
+            _note_contact(story, row, ball, other, radius)
         elif kind == CUSHION:
             _note_rail(story, ball, CUSHIONS[other], row)
         elif kind in (TIP, FACING):
             _note_rail(story, ball, f"jaw {POCKETS[other // 2]}", row)
         elif kind == POCKET:
             story.pockets[ball] = other
-        if story.target < 0 and ball == 0:
-            here = row[AFTER + 1 : AFTER + 3]
-            story.way_m += float(np.hypot(*(here - last)))
-            last = here
     return story
 
 
-def _note_contact(story: _Story, row: Floats, ball: int, other: int, last: Floats, radius: float) -> None:
+def _note_contact(story: _Story, row: Floats, ball: int, other: int, radius: float) -> None:
     one, two = min(ball, other), max(ball, other)
     story.contacts.append((one, two))
     if one != 0:
@@ -74,7 +85,6 @@ def _note_contact(story: _Story, row: Floats, ball: int, other: int, last: Float
         speed = math.hypot(vx, vy)
         story.target, story.met_at = two, at.copy()
         story.over = radius * (wy * vx - wx * vy) / (speed * speed) if speed > 0 else 0.0
-        story.way_m += float(np.hypot(*(at - last)))
     if two == story.target:
         story.cue_hits_target += 1
 
@@ -86,27 +96,58 @@ def _note_rail(story: _Story, ball: int, name: str, row: Floats) -> None:
         story.route.append(name)
         story.last_rail = row[AFTER + 1 : AFTER + 3].copy()
         return
-    if name.startswith("jaw"):
+    met = story.cushions.setdefault(ball, [])
+    # Pressed along a rail a ball touches it again and again: that is one cushion.
+    if name.startswith("jaw") or (met and met[-1] == name):
         return
-    story.cushions.setdefault(ball, []).append(name)
+    met.append(name)
+    story.rails_at_m.setdefault(ball, []).append(story.way_m[ball])
+
+
+def _met_at_once(scene: Scene, story: _Story) -> bool:
+    """A ball frozen to a rail that is met together with it: to the player that is no shot off the rail."""
+    if len(story.route) != 1 or story.last_rail is None or story.met_at is None or story.route[0] not in CUSHIONS:
+        return False
+    x, y = scene.places[story.target]
+    gap = {"near-long": y, "far-long": scene.bed.width - y, "head": x, "foot": scene.bed.length - x}[story.route[0]]
+    return bool(gap < scene.bed.reach + FROZEN_M and math.dist(story.met_at, story.last_rail) < AT_ONCE_M)
+
+
+def _unsighted(scene: Scene, reading: Reading, e: int, story: _Story, intention: Intention) -> float:
+    """What of the shot cannot be sighted, as a way in m (`players.judgement`)."""
+    shots = reading.shots
+    kick = float(unsighted_way(shots.facts[e, CUE_CUSHIONS_BEFORE], shots.measures[e]))
+    share = 0.0
+    if intention.kind == "combination":
+        share = COMBINATION_SHARE
+    elif intention.kind in ("carom", "kiss"):
+        share = CAROM_SHARE
+    elif intention.potted and _banked(list(intention.cushions), intention.pocket or ""):
+        ball = scene.names.index(intention.potted)
+        whole = max(1e-6, story.way_m[ball])
+        share = math.sqrt(sum((1.0 - at / whole) ** 2 for at in story.rails_at_m.get(ball, ())))
+    return math.hypot(kick, 2 * scene.bed.radius * share)
 
 
 def read_option(scene: Scene, reading: Reading, e: int, source: str) -> Option:
     """Name stroke e of a reading that was played with its trace."""
     story = _story(reading.shots.traces[e], scene.bed.radius)
+    if _met_at_once(scene, story):
+        story.route.clear()
     cut = float(reading.shots.measures[e, CUT])
     intention = _intention(scene, reading, e, story, cut)
     stroke = stroke_of(reading.rows[e])
     return Option(
         stroke=stroke,
         intention=intention,
-        contact_m=max(story.way_m, 0.02) if story.target >= 0 else 0.0,
+        contact_m=max(float(reading.shots.measures[e, WAY]), 0.02) if story.target >= 0 else 0.0,
         cut_rad=cut,
         name=name_of(intention),
         detail=detail_of(intention, stroke, scene.table),
         source=source,
         call=reading.calls[e],
         watch=_double_kiss(story, intention),
+        unsighted_m=_unsighted(scene, reading, e, story, intention),
     )
 
 

@@ -8,7 +8,7 @@ import numpy as np
 
 from partita.errors import refuse
 from partita.options.option import route_code
-from partita.options.pots import solve_aims, window_direction
+from partita.options.pots import aimed
 from partita.options.scene import Floats, Scene, stroke_of
 from partita.physics.facts import CUT, FIRST_HIT, ROUTE
 from partita.physics.stroke import Stroke
@@ -55,13 +55,8 @@ def stroke_for(scene: Scene, wish: Wish, label: str) -> Stroke:
 
 
 def _potting(scene: Scene, target: int, row: Floats, wish: Wish) -> Floats | None:
-    direction = window_direction(scene, target, POCKETS.index(wish.pocket or ""))
-    if direction is None:
-        return None
-    ghost = scene.places[target] - 2 * scene.bed.radius * np.array([math.cos(direction), math.sin(direction)])
-    row[0] = math.atan2(*(ghost - scene.places[0])[::-1])
-    rows, good = solve_aims(scene, target, row[None], np.array([direction]))
-    return rows[0] if good[0] else None
+    rows = aimed(scene, target, POCKETS.index(wish.pocket or ""), row[None])
+    return rows[0] if len(rows) else None
 
 
 def _touching(scene: Scene, target: int, row: Floats, wish: Wish) -> Floats | None:

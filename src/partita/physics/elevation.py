@@ -8,11 +8,15 @@ every ball below it.
 import math
 from dataclasses import dataclass
 
+import numpy as np
+from numpy.typing import NDArray
+
 from partita.errors import refuse
+from partita.kernels import kernel
 from partita.physics.stroke import LARGEST_ELEVATION_DEG, Stroke
 from partita.table.geometry import bed_of
 from partita.table.layout import CUE, Layout, ball_label
-from partita.table.spec import CUSHIONS
+from partita.table.spec import CUSHIONS, TableSpec
 
 # Half thickness of the shaft at the tip, m, and how it grows backward. Source: a 13 mm shaft with an
 # ordinary taper; common practice, no source.
@@ -20,7 +24,10 @@ _SHAFT_M, _TAPER = 0.0065, 0.004
 # Air that a player leaves under the cue, m. A judgement, no source.
 _AIR_M = 0.001
 _CUE_M = 1.45
-_STEP_DEG = 0.25
+_STEP_RAD = math.radians(0.25)
+_STEPS = int(LARGEST_ELEVATION_DEG / 0.25)
+# What is in the way: nothing, a rail by its index, or a ball by this and its index.
+_NOTHING, _BALLS = -1, 10
 
 
 @dataclass(frozen=True)
@@ -36,56 +43,86 @@ def least_elevation(layout: Layout, stroke: Stroke) -> Elevation:
 
     Raises `Refused` when not even the steepest stroke of this model clears what is behind the ball.
     """
-    steps = int(LARGEST_ELEVATION_DEG / _STEP_DEG)
+    names = [CUE, *(name for name in layout.balls if name != CUE)]
+    places = np.array([layout.balls[name] for name in names])
+    raised, by = _least(bed_of(layout.table), nose_top(layout.table), places, stroke.row())
     forced_by = ""
-    for step in range(steps + 1):
-        found = _in_the_way(layout, stroke, math.radians(step * _STEP_DEG))
-        if not found:
-            return Elevation(step * _STEP_DEG, forced_by)
+    if by != _NOTHING:
+        forced_by = ball_label(names[by - _BALLS]) if by >= _BALLS else f"{CUSHIONS[by].replace('-', ' ')} rail"
+    if raised < 0:
+        raise refuse(
+            "stroke",
+            f"the cue cannot clear the {forced_by}",
+            f"Aim or place the tip so that {LARGEST_ELEVATION_DEG:g} degrees are enough.",
+        )
+    return Elevation(round(4 * math.degrees(raised)) / 4, forced_by)
+
+
+def nose_top(table: TableSpec) -> float:
+    """Height of the cushions' noses over the cloth, m."""
+    return table.nose_height * 2 * table.ball_radius_m
+
+
+def butts_raised(
+    table: TableSpec, places: NDArray[np.float64], strokes: NDArray[np.float64], from_deg: float
+) -> NDArray[np.float64]:
+    """Strokes (m, 5) with their butts raised as far as the layout (n, 2) m asks, where that is `from_deg` or more.
+
+    Strokes that no elevation of this model makes possible are left out.
+    """
+    raised = strokes.copy()
+    _raise_butts(bed_of(table), nose_top(table), places, math.radians(from_deg), raised)
+    return raised[raised[:, 4] >= 0]
+
+
+@kernel
+def _raise_butts(bed, nose_top_m, places, least, strokes):
+    """Raise the butts of strokes (m, 5) in place where at least `least` rad is needed; -1 where none is enough."""
+    for e in range(strokes.shape[0]):
+        raised, _ = _least(bed, nose_top_m, places, strokes[e])
+        if raised < 0.0:
+            strokes[e, 4] = -1.0
+        elif raised >= least:
+            strokes[e, 4] = max(strokes[e, 4], raised)
+
+
+@kernel
+def _least(bed, nose_top_m, places, stroke):
+    """(least elevation rad, what forces it); -1 rad when no elevation of this model is enough."""
+    forced_by = _NOTHING
+    for step in range(_STEPS + 1):
+        found = _in_the_way(bed, nose_top_m, places, stroke, step * _STEP_RAD)
+        if found == _NOTHING:
+            return step * _STEP_RAD, forced_by
         forced_by = found
-    raise refuse(
-        "stroke",
-        f"the cue cannot clear the {forced_by}",
-        f"Aim or place the tip so that {LARGEST_ELEVATION_DEG:g} degrees are enough.",
-    )
+    return -1.0, forced_by
 
 
-def _in_the_way(layout: Layout, stroke: Stroke, elevation: float) -> str:
-    """What touches the cue at this elevation; "" for nothing."""
-    bed, aim = bed_of(layout.table), math.radians(stroke.aim_deg)
-    radius = bed.radius
-    ahead = (math.cos(aim), math.sin(aim))
-    depth = radius * math.sqrt(max(0.0, 1 - stroke.side**2 - stroke.height**2))
-    back = depth * math.cos(elevation) - radius * stroke.height * math.sin(elevation)
-    x = layout.balls[CUE][0] - back * ahead[0] + radius * stroke.side * ahead[1]
-    y = layout.balls[CUE][1] - back * ahead[1] - radius * stroke.side * ahead[0]
-    z = radius + depth * math.sin(elevation) + radius * stroke.height * math.cos(elevation)
-    for cushion, reach in enumerate(_ways_to_noses(bed.length, bed.width, x, y, ahead)):
-        if reach < _CUE_M * math.cos(elevation):
-            under = z + reach * math.tan(elevation) - _thickness(reach) / math.cos(elevation)
-            if under < layout.table.nose_height * 2 * radius + _AIR_M:
-                return f"{CUSHIONS[cushion].replace('-', ' ')} rail"
-    way = (-ahead[0] * math.cos(elevation), -ahead[1] * math.cos(elevation), math.sin(elevation))
-    for name, (bx, by) in layout.balls.items():
-        rel = (bx - x, by - y, radius - z)
-        along = sum(a * b for a, b in zip(rel, way, strict=True))
-        if name != CUE and 0 < along < _CUE_M:
-            apart = math.sqrt(max(0.0, sum(a * a for a in rel) - along * along))
-            if apart < radius + _thickness(along) + _AIR_M:
-                return ball_label(name)
-    return ""
-
-
-def _thickness(along_m: float) -> float:
-    return _SHAFT_M + _TAPER * along_m
-
-
-def _ways_to_noses(
-    length: float, width: float, x: float, y: float, ahead: tuple[float, float]
-) -> tuple[float, float, float, float]:
-    """Horizontal distance from the tip backward to each nose line, m, in the order of `CUSHIONS`."""
-
-    def way(gap: float, speed: float) -> float:
-        return max(0.0, gap) / speed if speed > 1e-9 else math.inf
-
-    return way(y, ahead[1]), way(width - y, -ahead[1]), way(x, ahead[0]), way(length - x, -ahead[0])
+@kernel
+def _in_the_way(bed, nose_top_m, places, stroke, elevation):
+    """What touches the cue at this elevation. places : (n, 2) m, the cue ball first; stroke : (5,)."""
+    radius, side, height = bed.radius, stroke[2], stroke[3]
+    ahead_x, ahead_y = math.cos(stroke[0]), math.sin(stroke[0])
+    cosine, sine = math.cos(elevation), math.sin(elevation)
+    depth = radius * math.sqrt(max(0.0, 1.0 - side * side - height * height))
+    back = depth * cosine - radius * height * sine
+    x = places[0, 0] - back * ahead_x + radius * side * ahead_y
+    y = places[0, 1] - back * ahead_y - radius * side * ahead_x
+    z = radius + depth * sine + radius * height * cosine
+    for rail in range(4):
+        # Horizontal distance from the tip backward to the nose line.
+        at, far, speed = (y, bed.width, ahead_y) if rail < 2 else (x, bed.length, ahead_x)
+        gap, towards = (at, speed) if rail % 2 == 0 else (far - at, -speed)
+        if towards > 1e-9 and max(0.0, gap) / towards < _CUE_M * cosine:
+            way = max(0.0, gap) / towards
+            under = z + way * sine / cosine - (_SHAFT_M + _TAPER * way) / cosine
+            if under < nose_top_m + _AIR_M:
+                return rail
+    for ball in range(1, places.shape[0]):
+        rx, ry, rz = places[ball, 0] - x, places[ball, 1] - y, radius - z
+        along = -rx * ahead_x * cosine - ry * ahead_y * cosine + rz * sine
+        if 0.0 < along < _CUE_M:
+            apart = math.sqrt(max(0.0, rx * rx + ry * ry + rz * rz - along * along))
+            if apart < radius + _SHAFT_M + _TAPER * along + _AIR_M:
+                return _BALLS + ball
+    return _NOTHING

@@ -16,17 +16,29 @@ from partita.physics.constants import AFTER, AFTER_OTHER, BALL_BALL, CUSHION, FA
     CUE_CUSHIONS_BEFORE,  # cushions of the cue ball before that contact
     ROUTE,  # the same cushions as digits: 1 + cushion, base 5, first cushion in the highest place
     RAIL_AFTER,  # 1 when any ball met a cushion, tip or facing after that contact
-    TARGET_CUSHIONS,  # cushions of the first-hit ball, not counting a brush beside a pocket
+    TARGET_CUSHIONS,  # cushions of the first-hit ball after that contact
     CUE_CUSHIONS_AFTER,  # cushions of the cue ball after that contact
     OTHERS_MOVED,  # contacts other than between cue ball and target
     EVENTS,  # events handled
     CONTACTS,  # contacts of balls with balls
     MISCUE,  # 1 when the tip slipped off the cue ball
-) = range(11)
-FACTS = 11
+    BESIDE,  # 1 + the pocket beside which the last of the target's cushions was met, 0 for none
+) = range(12)
+FACTS = 12
 # And the measured ones.
-CONTACT_TIME, CUT, SECONDS, CONTACT_SPEED, TARGET_DIRECTION, CONTACT_X, CONTACT_Y = range(7)
-MEASURES = 7
+(
+    CONTACT_TIME,
+    CUT,
+    SECONDS,
+    CONTACT_SPEED,
+    TARGET_DIRECTION,
+    CONTACT_X,  # of the cue ball; before the contact where it last met a cushion
+    CONTACT_Y,
+    WAY,  # of the cue ball to the first contact
+    RAILS_AT,  # sum of that way up to each of its cushions
+    RAILS_AT_SQUARED,  # and of the squares
+) = range(10)
+MEASURES = 10
 BESIDE_POCKET_M = 0.3
 # A ball that has moved less than this has not left the cushion it was frozen to.
 STILL_FROZEN_M = 0.002
@@ -43,11 +55,14 @@ def count_contact(ws, i, j, now, facts, measures):
 
 
 @kernel
-def count_rails(ws, i, other, kind, bed, facts):
+def count_rails(ws, i, other, kind, bed, facts, measures):
     """The same for a ball and a cushion, tip or facing."""
     if kind != CUSHION and kind != TIP and kind != FACING:
         return
     if facts[FIRST_HIT] < 0:
+        _go_on(ws.balls, measures)
+        measures[RAILS_AT] += measures[WAY]
+        measures[RAILS_AT_SQUARED] += measures[WAY] * measures[WAY]
         facts[CUE_CUSHIONS_BEFORE] += 1
         if kind == CUSHION and facts[CUE_CUSHIONS_BEFORE] <= 9:
             facts[ROUTE] = 5 * facts[ROUTE] + 1 + other
@@ -57,8 +72,29 @@ def count_rails(ws, i, other, kind, bed, facts):
     facts[RAIL_AFTER] = 1
     if i == 0:
         facts[CUE_CUSHIONS_AFTER] += 1
-    elif i == facts[FIRST_HIT] and kind == CUSHION and _clear_of_pockets(bed, ws.balls[i, 0], ws.balls[i, 1]):
+    elif i == facts[FIRST_HIT] and kind == CUSHION:
         facts[TARGET_CUSHIONS] += 1
+        facts[BESIDE] = 1 + _pocket_beside(bed, ws.balls[i, 0], ws.balls[i, 1])
+
+
+@kernel
+def begin_way(places, measures):
+    """The cue ball's way begins where it lies."""
+    measures[CONTACT_X], measures[CONTACT_Y] = places[0, 0], places[0, 1]
+
+
+@kernel
+def _go_on(balls, measures):
+    """Add the cue ball's way since its last cushion; a swerve is taken as straight."""
+    measures[WAY] += math.hypot(balls[0, 0] - measures[CONTACT_X], balls[0, 1] - measures[CONTACT_Y])
+    measures[CONTACT_X], measures[CONTACT_Y] = balls[0, 0], balls[0, 1]
+
+
+@kernel
+def unsighted_way(cushions, measures):
+    """Root of the sum of the squared ways, m, that the cue ball still has to the contact after each of its cushions."""
+    way = measures[WAY]
+    return math.sqrt(max(0.0, way * (cushions * way - 2.0 * measures[RAILS_AT]) + measures[RAILS_AT_SQUARED]))
 
 
 @kernel
@@ -69,13 +105,13 @@ def _was_frozen_there(ws, i):
 
 
 @kernel
-def _clear_of_pockets(bed, x, y):
-    """True when a rail contact is no mere brush beside a pocket, which nobody calls a bank."""
+def _pocket_beside(bed, x, y):
+    """The pocket beside which a cushion was met, -1 for none: into that one it is a brush, no bank."""
     for pocket in range(6):
         dx, dy = x - bed.mouth[pocket, 0], y - bed.mouth[pocket, 1]
         if dx * dx + dy * dy < BESIDE_POCKET_M * BESIDE_POCKET_M:
-            return False
-    return True
+            return pocket
+    return -1
 
 
 @kernel
@@ -84,7 +120,7 @@ def _note_first_hit(balls, target, now, facts, measures):
     vx, vy = balls[0, 2], balls[0, 3]
     facts[FIRST_HIT] = target
     measures[CONTACT_TIME] = now
-    measures[CONTACT_X], measures[CONTACT_Y] = balls[0, 0], balls[0, 1]
+    _go_on(balls, measures)
     measures[CUT] = math.atan2(vx * ny - vy * nx, vx * nx + vy * ny)
     measures[CONTACT_SPEED] = math.sqrt(vx * vx + vy * vy)
 

@@ -37,6 +37,7 @@ from partita.physics.facts import (
     SECONDS,
     STATUS,
     TARGET_DIRECTION,
+    begin_way,
     count_contact,
     count_rails,
     note,
@@ -89,6 +90,7 @@ def run(ws, places, pocketed, stroke, until_contact, bed, physics, finals, facts
     facts[:] = 0
     facts[FIRST_HIT] = -1
     measures[:] = 0.0
+    begin_way(places, measures)
     facts[MISCUE] = launch(stroke, physics.k_endmass, bed.radius, ws.balls)
     begin_phase(ws, 0, 0.0, physics, bed.radius)
     predict(ws, 0, 0.0, bed)
@@ -108,11 +110,11 @@ def run(ws, places, pocketed, stroke, until_contact, bed, physics, finals, facts
             rows = _meet_balls(ws, i, other, now, bed, physics, facts, measures, trace, rows)
             done = until_contact
             continue
-        count_rails(ws, i, other, kind, bed, facts)
+        count_rails(ws, i, other, kind, bed, facts, measures)
         note_before(trace, rows, BEFORE, ws.balls, i)
         _happen(ws, i, other, kind, now, bed, physics, pocketed)
+        facts[EVENTS] += 1
         if kind != ZONE:
-            facts[EVENTS] += 1
             rows = note(trace, rows, ws, now, kind, i, other)
         _predict_touched(ws, i, now, bed, physics)
         predict(ws, i, now, bed)

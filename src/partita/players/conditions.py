@@ -27,20 +27,18 @@ _BEHIND_M = 0.6
 _BRIDGE_M, _STAND_OFF_M = 0.22, 0.15
 # A player stands beside and behind the line of the cue: up to this far round from straight behind, rad.
 _ROUND, _SLACK = math.radians(100), math.radians(10)
-_STANDS_ALONG = 24
 # A stroke at this speed, m/s, or above shows no nerves.
 _FIRM_MPS = 1.5
 
 
 @kernel
-def lift_rad(bed, places, in_play, aim):
-    """About how much more than usual the butt must be raised, rad.
+def lift_rad(bed, places, in_play, x, y, aim):
+    """About how much more than usual the butt must be raised, rad, with the cue ball at (x, y).
 
     `physics.elevation` has it exactly, for a single stroke.
     """
     ahead_x, ahead_y = math.cos(aim), math.sin(aim)
-    x, y, radius = places[0, 0], places[0, 1], bed.radius
-    lift = 0.0
+    radius, lift = bed.radius, 0.0
     for side in range(4):
         at, speed = (y, ahead_y) if side < 2 else (x, ahead_x)
         size = bed.width if side < 2 else bed.length
@@ -67,24 +65,49 @@ def reach_needed(bed, x, y, aim, hand):
     """
     ahead_x, ahead_y = math.cos(aim), math.sin(aim)
     bridge_x, bridge_y = x - _BRIDGE_M * ahead_x, y - _BRIDGE_M * ahead_y
-    best, nearest = 1e9, 1e9
+    best = bed.length
     for rail in range(4):
-        for k in range(_STANDS_ALONG + 1):
-            share = k / _STANDS_ALONG
-            if rail < 2:
-                stand_x = share * bed.length
-                stand_y = -_STAND_OFF_M if rail == 0 else bed.width + _STAND_OFF_M
-            else:
-                stand_x = -_STAND_OFF_M if rail == 2 else bed.length + _STAND_OFF_M
-                stand_y = share * bed.width
-            way_x, way_y = stand_x - bridge_x, stand_y - bridge_y
-            distance = math.hypot(way_x, way_y)
-            nearest = min(nearest, distance)
-            # Angle from straight behind, positive round the side on which the body is.
-            behind = math.atan2(hand * (ahead_y * way_x - ahead_x * way_y), -(ahead_x * way_x + ahead_y * way_y))
-            if -_SLACK < behind < _ROUND:
-                best = min(best, distance)
-    return max(0.0, (best if best < 1e9 else nearest) - _STAND_OFF_M)
+        best = min(best, _to_stand(bed, rail, bridge_x, bridge_y, ahead_x, ahead_y, hand))
+    return max(0.0, best - _STAND_OFF_M)
+
+
+@kernel
+def _to_stand(bed, rail, x, y, ahead_x, ahead_y, hand):
+    """Way, m, from a bridge to the nearest place behind one rail on the body's side; 1e9 where there is none.
+
+    The nearest place of a line within an angle is the foot of the perpendicular, or on one of the angle's arms.
+    """
+    # Gap to the line of feet, the rail's own length, where along it the bridge is, and the way to it (out).
+    long = rail < 2
+    size, along = (bed.length, x) if long else (bed.width, y)
+    at, far = (y, bed.width) if long else (x, bed.length)
+    sign = -1.0 if rail % 2 == 0 else 1.0
+    gap = (at if sign < 0.0 else far - at) + _STAND_OFF_M
+    best = 1e9
+    for try_ in range(3):
+        # Angle from straight behind, positive round the side on which the body is.
+        turn = -_SLACK if try_ == 1 else _ROUND
+        if try_ == 0:
+            way_x, way_y = (0.0, sign) if long else (sign, 0.0)
+            cross, dot = hand * (ahead_y * way_x - ahead_x * way_y), -(ahead_x * way_x + ahead_y * way_y)
+            turn = math.atan2(cross, dot)
+            if not -_SLACK < turn < _ROUND:
+                continue
+        else:
+            cosine, sine = math.cos(turn), hand * math.sin(turn)
+            way_x, way_y = -ahead_x * cosine + ahead_y * sine, -ahead_y * cosine - ahead_x * sine
+        out, aside = (sign * way_y, way_x) if long else (sign * way_x, way_y)
+        if out > 1e-6 and -_STAND_OFF_M <= along + gap / out * aside <= size + _STAND_OFF_M:
+            best = min(best, gap / out)
+    return best
+
+
+@kernel
+def body_factor(player, bed, places, in_play, x, y, aim):
+    """Factor, at least 1, of the aim error for a raised butt and a stretch with the cue ball at (x, y)."""
+    lift = 1.0 + LIFT_COST * lift_rad(bed, places, in_play, x, y, aim)
+    over = reach_needed(bed, x, y, aim, player[HAND]) - player[REACH]
+    return lift * min(REST_FACTOR, 1.0 + STRETCH_COST * max(0.0, over))
 
 
 @kernel
@@ -94,11 +117,9 @@ def awkwardness(player, bed, places, in_play, stroke, deciding):
     player : a stroke model's row; places : (n, 2) m; in_play : (n,); stroke : (5,)
     deciding : whether the ball decides the rack
     """
-    lift = 1.0 + LIFT_COST * lift_rad(bed, places, in_play, stroke[0])
-    over = reach_needed(bed, places[0, 0], places[0, 1], stroke[0], player[HAND]) - player[REACH]
-    stretch = min(REST_FACTOR, 1.0 + STRETCH_COST * max(0.0, over))
+    body = body_factor(player, bed, places, in_play, places[0, 0], places[0, 1], stroke[0])
     soft = max(0.0, 1.0 - stroke[1] / _FIRM_MPS) if deciding else 0.0
-    return lift * stretch * (1.0 + player[NERVES] * soft)
+    return body * (1.0 + player[NERVES] * soft)
 
 
 def reach_m(bed: Bed, cue: NDArray[np.float64], aim_rad: float, hand: str) -> float:

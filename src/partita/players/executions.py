@@ -14,8 +14,8 @@ DRAWS = 5
 # A cue that strays pivots about the bridge: it strikes off centre and points off together, so
 # squirt undoes most of the angle. This is the share of the squirt that is left over.
 PIVOT_SHARE = 0.2
-_KICK_M, _KICK_PER_SIGHT = 0.012, 6.0
-_BANK_M, _BANK_PER_SIGHT = 0.0004, 0.3
+# Draw and follow cost accuracy as side does, from a tip's place on that an ordinary stroke has not, R.
+_ORDINARY_HEIGHT_R, _HEIGHT_SHARE = 0.15, 0.5
 
 
 def standard_draws(seed: int, count: int) -> NDArray[np.float64]:
@@ -29,24 +29,11 @@ def standard_draws(seed: int, count: int) -> NDArray[np.float64]:
 
 
 @kernel
-def aim_error(player, speed, side, awkward):
+def aim_error(player, speed, side, height, awkward):
     """Standard deviation, rad, of the launch direction. awkward : factor of `conditions.awkwardness`."""
     power = 1.0 + player[POWER_COST] * (speed / 3.0) ** 2
-    english = 1.0 + player[SIDE_COST] * abs(side)
-    return player[AIM] * power * english * awkward
-
-
-@kernel
-def judgement_m(sight_m, cue_cushions, ball_cushions):
-    """What a player misjudges of a way that he cannot sight along, m at the contact (standard deviation).
-
-    A kick is off by a good part of a ball at its end, more with each cushion; a bank by a small turn of the
-    contact point, since the object ball multiplies it. Growing with the player's sighting error. A judgement,
-    no source.
-    """
-    kick = (_KICK_M + _KICK_PER_SIGHT * sight_m) * math.sqrt(cue_cushions)
-    bank = (_BANK_M + _BANK_PER_SIGHT * sight_m) * math.sqrt(ball_cushions)
-    return math.hypot(kick, bank)
+    off_centre = math.hypot(side, _HEIGHT_SHARE * max(0.0, abs(height) - _ORDINARY_HEIGHT_R))
+    return player[AIM] * power * (1.0 + player[SIDE_COST] * off_centre) * awkward
 
 
 @kernel
@@ -55,10 +42,10 @@ def executed(stroke, player, draws, k_endmass, distance, cut, judgement, awkward
 
     stroke : (5,) intended; player : (9,); draws : (m, DRAWS) standard normal
     distance, cut : of the first contact, m and rad; distance 0 when no ball is met
-    judgement : standard deviation, m, at the contact, of what cannot be sighted (`judgement_m`)
+    judgement : standard deviation, m, at the contact, of what cannot be sighted (`judgement.judgement_m`)
     awkward : factor of the aim error (`conditions.awkwardness`)
     """
-    deviation = aim_error(player, stroke[1], stroke[2], awkward)
+    deviation = aim_error(player, stroke[1], stroke[2], stroke[3], awkward)
     sighting = player[SIGHT] * (0.25 + math.sin(abs(cut)))
     sight = math.sqrt(sighting * sighting + judgement * judgement) / distance if distance > 0.0 else 0.0
     intended_squirt = squirt_angle(stroke[2], k_endmass)

@@ -39,7 +39,7 @@ class StrokeModel:
     hand : the hand that holds the butt
 
     Source: values of the presets from trials against run-outs and long straight pots
-    (`docs/odds.md`); the costs of power and side are a judgement, no source.
+    (`docs/odds.md`); the costs of power and side, and the nerves, are a judgement, no source.
     """
 
     name: str
@@ -68,11 +68,11 @@ class StrokeModel:
 PRESETS = {
     model.name: model
     for model in (
-        StrokeModel("professional", 0.035, 0.045, 0.010, 0.2, 0.12, 0.8),
-        StrokeModel("semi-professional", 0.055, 0.08, 0.015, 0.6, 0.15, 1.0),
-        StrokeModel("strong league", 0.09, 0.12, 0.02, 1.2, 0.20, 1.3),
-        StrokeModel("league", 0.16, 0.18, 0.03, 2.2, 0.25, 1.7),
-        StrokeModel("beginner", 0.25, 0.22, 0.04, 3.0, 0.30, 2.2),
+        StrokeModel("professional", 0.031, 0.045, 0.010, 0.2, 0.12, 0.8, nerves=0.05),
+        StrokeModel("semi-professional", 0.048, 0.08, 0.015, 0.6, 0.15, 1.0, nerves=0.1),
+        StrokeModel("strong league", 0.078, 0.12, 0.02, 1.2, 0.20, 1.3, nerves=0.15),
+        StrokeModel("league", 0.15, 0.18, 0.03, 2.2, 0.25, 1.7, nerves=0.25),
+        StrokeModel("beginner", 0.25, 0.22, 0.04, 3.0, 0.30, 2.2, nerves=0.35),
     )
 }
 
@@ -81,7 +81,7 @@ def preset(name: str) -> StrokeModel:
     """A preset by name.
 
     >>> preset("league").aim_deg
-    0.16
+    0.15
     """
     if name not in PRESETS:
         raise refuse("player", f"there is no level “{name[:40]}”", f"Use one of {', '.join(PRESETS)}.")

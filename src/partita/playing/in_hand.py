@@ -56,7 +56,7 @@ def _spots(desk, places, in_play, standing, hand, who):
         if not desk.on[target]:
             continue
         for pocket in range(6):
-            direction, half, _ = pocket_opening(eyes.windows, pocket, places, in_play, target, 1, radius)
+            direction, half, _, _ = pocket_opening(eyes.windows, eyes.bed, pocket, places, in_play, target, 1)
             if half <= 0.0:
                 continue
             for distance in _DISTANCES:

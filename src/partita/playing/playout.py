@@ -25,7 +25,7 @@ from partita.options.wishes import Wish, own_strokes
 from partita.parallel import CORES, over_slices
 from partita.physics.simulate import names_of, physics_of
 from partita.physics.stroke import Stroke
-from partita.players.executions import judgement_m, standard_draws
+from partita.players.executions import standard_draws
 from partita.players.stroke_model import SIGHT, StrokeModel
 from partita.playing.desk import (
     COLUMNS,
@@ -162,8 +162,7 @@ def first_stroke(question: Question, own: Stroke | Wish) -> Floats:
 def candidate_of(scene: Scene, option: Option, shooter: StrokeModel) -> Floats:
     """(COLUMNS,) an option as a candidate of the fast player, with its call."""
     intention, call = option.intention, option.call
-    banked = len(intention.cushions) if intention.kind == "bank" else 0
-    judgement = judgement_m(float(shooter.row()[SIGHT]), len(intention.route), banked)
+    judgement = option.judgement_m(float(shooter.row()[SIGHT]))
     names = _names(scene.situation)
     ball = names.index(call.ball) if call.ball else -1
     target = names.index(intention.target) if intention.target else 0

@@ -6,7 +6,7 @@ Kernels here take what those of `desk` take; `count` : candidates so far, return
 import math
 
 from partita.kernels import kernel
-from partita.lines.openings import pocket_opening
+from partita.lines.openings import off_middle, pocket_opening
 from partita.physics.facts import CUT, FIRST_HIT, TARGET_DIRECTION
 from partita.playing.candidates import clean_worth, keep_best, put_safety
 from partita.playing.desk import AIM, BALL, CUT_AT, POCKET, WORTH, play_shot
@@ -15,6 +15,7 @@ from partita.value.rest import GIVEN
 
 _SPEEDS, _HEIGHTS = (1.0, 1.6, 2.4, 3.4), (-0.35, -0.1, 0.2, 0.4)
 _LEAST_MAKE = 0.03
+_FOLDED_AIMS = 7
 
 
 @kernel
@@ -42,6 +43,23 @@ def _aimed(desk, places, in_play, target, wanted, stroke):
 
 
 @kernel
+def _aimed_at_both(desk, places, in_play, target, pocket, spread, stroke):
+    """For a ball met together with its rail: the middle of the aims about the stroke's that drop it; the cut, or 9.
+
+    spread : rad, how far to either side the aims are tried
+    """
+    aim, total, found, cut = stroke[0], 0.0, 0, 9.0
+    for k in range(_FOLDED_AIMS):
+        stroke[0] = aim + spread * (2.0 * k / (_FOLDED_AIMS - 1) - 1.0)
+        play_shot(desk, places, in_play, stroke, False)
+        if desk.pocketed[target] == pocket and desk.facts[FIRST_HIT] == target:
+            total, found, cut = total + stroke[0], found + 1, abs(desk.measures[CUT])
+    if found > 0:
+        stroke[0] = total / found
+    return cut
+
+
+@kernel
 def _find_pairs(desk, places, in_play, who):
     """The most promising pots into desk.pairs by the formula's worth; how many. desk.glance is of this position."""
     eyes, found = desk.eyes, 0
@@ -64,7 +82,12 @@ def add_pots(desk, places, in_play, standing, who, count):
     radius, missed = desk.eyes.bed.radius, 1.0 - desk.glance[GIVEN]
     for pair in range(_find_pairs(desk, places, in_play, who)):
         target, pocket, chance = int(desk.pairs[pair, 0]), int(desk.pairs[pair, 1]), desk.pairs[pair, 3]
-        direction, _, _ = pocket_opening(desk.eyes.windows, pocket, places, in_play, target, 1, radius)
+        direction, half, _, folded = pocket_opening(
+            desk.eyes.windows, desk.eyes.bed, pocket, places, in_play, target, 1
+        )
+        if not folded:
+            straight = math.atan2(places[target, 1] - places[0, 1], places[target, 0] - places[0, 0])
+            direction += off_middle(half, direction, straight)
         ghost_x = places[target, 0] - 2.0 * radius * math.cos(direction)
         ghost_y = places[target, 1] - 2.0 * radius * math.sin(direction)
         aim = math.atan2(ghost_y - places[0, 1], ghost_x - places[0, 0])
@@ -78,12 +101,17 @@ def add_pots(desk, places, in_play, standing, who, count):
                     return count
                 row = desk.candidates[here]
                 row[BALL], row[POCKET] = target, pocket
-                cut = _aimed(desk, places, in_play, target, direction, row)
+                if folded:
+                    cut = _aimed_at_both(desk, places, in_play, target, pocket, half * 2.0 * radius / contact, row)
+                else:
+                    cut = _aimed(desk, places, in_play, target, direction, row)
                 if cut > 2.0:
                     count = here
                     continue
-                # The next stroke of this pot needs nearly the same aim.
-                row[CUT_AT], aim = cut, row[AIM]
+                row[CUT_AT] = cut
+                if not folded:
+                    # The next stroke of this pot needs nearly the same aim.
+                    aim = row[AIM]
                 play_shot(desk, places, in_play, row, False)
                 worth = clean_worth(desk, places, in_play, standing, target, pocket, who)
                 # Played without error it always goes in: what a miss costs comes in by the make chance.

@@ -7,11 +7,11 @@ import math
 
 from partita.kernels import kernel
 from partita.lines.sight import can_be_hit
-from partita.physics.facts import CUT, FIRST_HIT, ROUTE
-from partita.players.executions import judgement_m
+from partita.physics.facts import CUE_CUSHIONS_BEFORE, CUT, FIRST_HIT, ROUTE, WAY, unsighted_way
+from partita.players.judgement import judgement_m
 from partita.players.stroke_model import SIGHT
 from partita.playing.candidates import clean_worth, keep_best, put_safety
-from partita.playing.desk import AIMED_AT, CUT_AT, JUDGEMENT, WORTH, play_shot
+from partita.playing.desk import AIMED_AT, CONTACT, CUT_AT, JUDGEMENT, WORTH, play_shot
 
 _SPEEDS, _HEIGHTS, _CONTACTS, _TARGETS = (0.6, 1.1, 1.8, 2.8), (-0.2, 0.25), 12, 3
 _KICK_SPEEDS, _KICK_DIRECTIONS = (1.6, 2.6), 96
@@ -31,7 +31,7 @@ def _safe_targets(desk, places, in_play):
 @kernel
 def add_safeties(desk, places, in_play, standing, who, count):
     """Candidates straight at the nearest balls from thin to thin, valued without error."""
-    radius, targets = desk.eyes.bed.radius, _safe_targets(desk, places, in_play)
+    radius, targets, pots = desk.eyes.bed.radius, _safe_targets(desk, places, in_play), count
     # The same number of contacts whatever there is to aim at, so that a shot takes as long to decide.
     for pair in range(targets):
         target = int(desk.pairs[pair, 0])
@@ -53,6 +53,10 @@ def add_safeties(desk, places, in_play, standing, who, count):
                     row = desk.candidates[here]
                     row[CUT_AT] = math.asin(abs(offset))
                     play_shot(desk, places, in_play, row, False)
+                    if pots > 0 and desk.pocketed[target] >= 0:
+                        # A safety that goes in is a pot aimed badly; the pots are there already.
+                        count = here
+                        continue
                     row[WORTH] = clean_worth(desk, places, in_play, standing, -1, -1, who)
     return count
 
@@ -73,12 +77,9 @@ def add_kicks(desk, places, in_play, standing, who, count):
             if first <= 0 or not desk.on[first] or desk.facts[ROUTE] == 0:
                 count = here
                 continue
-            # The more cushions, the less can be sighted.
-            cushions, route = 0, desk.facts[ROUTE]
-            while route > 0:
-                cushions += 1
-                route //= 5
-            row[JUDGEMENT] = judgement_m(desk.eyes.models[who][SIGHT], cushions, 0)
+            unsighted = unsighted_way(desk.facts[CUE_CUSHIONS_BEFORE], desk.measures)
+            row[JUDGEMENT] = judgement_m(desk.eyes.models[who][SIGHT], unsighted, speed, 0.0)
+            row[CONTACT] = max(0.02, desk.measures[WAY])
             row[CUT_AT], row[AIMED_AT] = abs(desk.measures[CUT]), first
             row[WORTH] = clean_worth(desk, places, in_play, standing, -1, -1, who)
     return count

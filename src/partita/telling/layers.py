@@ -181,7 +181,7 @@ def _opening(
 ) -> tuple[float, float, float]:
     """Direction (rad), half window (rad) and distance (m) of a pocket from a ball, past all others."""
     windows = pocket_windows(rater.scene.table)
-    direction, half, way = pocket_opening(windows, pocket, places, in_play, ball, 1, rater.bed.radius)
+    direction, half, way, _ = pocket_opening(windows, rater.bed, pocket, places, in_play, ball, 1)
     return float(direction), float(half), float(way)
 
 

@@ -7,10 +7,10 @@ windows and bed; they return chances and shares, 0..1.
 import math
 
 from partita.kernels import kernel
-from partita.lines.openings import ghost_is_on_bed, pocket_opening
+from partita.lines.openings import pocket_opening
 from partita.physics.pocket_windows import window_from
 from partita.players.stroke_model import SPEED
-from partita.value.make_chance import chance_from_angles
+from partita.value.make_chance import FROZEN_THROW_RAD, chance_from_angles
 
 # An ordinary place for the next shot.
 TYPICAL_DISTANCE_M, TYPICAL_CUT = 0.55, math.radians(30.0)
@@ -42,17 +42,17 @@ def ease(windows, bed, places, in_play, ball, first_blocker, me, them):
     """
     widest = 0.0
     for pocket in range(6):
-        direction, half, _ = pocket_opening(windows, pocket, places, in_play, ball, first_blocker, bed.radius)
-        if half <= widest:
-            continue
-        ghost_x = places[ball, 0] - 2.0 * bed.radius * math.cos(direction)
-        ghost_y = places[ball, 1] - 2.0 * bed.radius * math.sin(direction)
-        if ghost_is_on_bed(bed, ghost_x, ghost_y):
-            widest = half
-    return (
-        chance_from_angles(widest, TYPICAL_DISTANCE_M, TYPICAL_CUT, me, bed.radius),
-        chance_from_angles(widest, TYPICAL_DISTANCE_M, TYPICAL_CUT, them, bed.radius),
-    )
+        _, half, _, folded = pocket_opening(windows, bed, pocket, places, in_play, ball, first_blocker)
+        if folded:
+            half -= FROZEN_THROW_RAD * math.sin(TYPICAL_CUT)
+        widest = max(widest, half)
+    return _ordinary(widest, me, bed.radius), _ordinary(widest, them, bed.radius)
+
+
+@kernel
+def _ordinary(half, player, radius):
+    """Make chance from an ordinary place."""
+    return chance_from_angles(half, 0.0, TYPICAL_DISTANCE_M, TYPICAL_CUT, 1.0, player, radius)
 
 
 @kernel
@@ -64,8 +64,8 @@ def typical_ease(windows, bed, player):
             x, y = (i + 0.5) / _GRID * bed.length, (j + 0.5) / _GRID * bed.width
             best = 0.0
             for pocket in range(6):
-                _, half, _ = window_from(windows, pocket, x, y)
-                best = max(best, chance_from_angles(half, TYPICAL_DISTANCE_M, TYPICAL_CUT, player, bed.radius))
+                _, half, _ = window_from(windows, bed, pocket, x, y)
+                best = max(best, _ordinary(half, player, bed.radius))
             total += best
     return total / (_GRID * _GRID)
 

@@ -56,8 +56,8 @@ def eyes_for(table: TableSpec, game: str, numbers: NDArray[np.int64], models: Fl
 def blank_eyes() -> Eyes:
     """Eyes that see nothing, of the same types: for asking where kernels that take eyes are."""
     row, table = np.zeros(1), np.zeros((2, 1))
-    windows = PocketWindows(table, table, np.zeros(6), np.zeros((6, 2)))
     numbers, grid = np.zeros(1, dtype=np.int64), np.zeros((4, 1, 1))
+    windows = PocketWindows(grid, grid, table, row, np.zeros((6, 2)))
     return Eyes(
         windows, bed_of(TableSpec()), numbers, table, grid, row, row, grid, np.zeros(1, dtype=np.bool_), row
     )  # fmt: skip

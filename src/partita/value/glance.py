@@ -8,8 +8,8 @@ The formula, in every game:
    eight, the points of a race or of a frame. In position a player pots with the ease of a ball from an ordinary
    place, less what his position costs him; after the other's miss with what is left of it (`ease`).
 3. *The choice*: the better of attack, p W + (1 - p) (1 - B), and of a safety after which the other has only
-   HIDDEN_SHARE of an ordinary chance. When no ball can be seen, a kick hits one with a chance that falls with the
-   player's errors; a miss gives ball in hand.
+   HIDDEN_SHARE of an ordinary chance. When no ball can be seen, a kick by the fewest cushions hits one with a chance
+   that falls with the way left after them and the player's errors, as in executions; a miss gives ball in hand.
 4. *The correction* (`learned`): a logistic model fitted to racks that were played out.
 
 The formula's constants were fitted to the presets' published run-outs (`docs/odds.md`), the correction to
@@ -32,9 +32,11 @@ from partita.games.referee import balls_on
 from partita.games.standing import ANYWHERE, FOULS, GAME, HAND, NOT_IN_HAND, SNOOKER, STANDING, TEN_BALL, VARIANT
 from partita.kernels import address_of, call_at, kernel
 from partita.lines.in_hand import LINE_PLACES, line_place
-from partita.lines.openings import ghost_is_on_bed, pocket_opening
+from partita.lines.mirrors import kick_to
+from partita.lines.openings import is_on_bed, pocket_opening
 from partita.lines.sight import visible_share
-from partita.players.stroke_model import AIM, TIP
+from partita.players.judgement import judgement_m
+from partita.players.stroke_model import AIM, SIGHT
 from partita.value.eyes import Eyes, blank_eyes
 from partita.value.learned import corrected, fill_features
 from partita.value.make_chance import make_chance, normal_below
@@ -53,8 +55,9 @@ from partita.value.rest import (
 
 # After a good safety.
 HIDDEN_SHARE = 0.35
-# A kick is off by this much (m) at the target through judgement, more for a less exact tip.
-KICK_JUDGEMENT_M, KICK_PER_TIP_M, KICK_WAY_M = 0.030, 0.8, 2.5
+# A kick is struck at about this speed, m/s, and hits what comes within this share of two radii of the middle. Where no
+# way was found, three cushions of this length each would be the next to try, m.
+_KICK_MPS, _KICK_SHARE, _NO_WAY_M = 2.0, 0.9, 3.0
 # What a safety is worth at least, for the chance of spoiling it.
 _SAFETY_CARE = 0.95
 _IN_HAND_DISTANCE_M = 0.30
@@ -74,14 +77,14 @@ def make_in_hand(eyes, places, in_play, target, player):
     """Best make chance with the cue ball in hand anywhere: a short way, nearly straight, into the best pocket."""
     best, bed = 0.0, eyes.bed
     for pocket in range(6):
-        direction, half, _ = pocket_opening(eyes.windows, pocket, places, in_play, target, 1, bed.radius)
+        direction, half, _, _ = pocket_opening(eyes.windows, bed, pocket, places, in_play, target, 1)
         if half <= 0.0:
             continue
         for turn in (0.0, 0.3, -0.3):
             back = direction + turn
             cue_x = places[target, 0] - (2 * bed.radius + _IN_HAND_DISTANCE_M) * math.cos(back)
             cue_y = places[target, 1] - (2 * bed.radius + _IN_HAND_DISTANCE_M) * math.sin(back)
-            if ghost_is_on_bed(bed, cue_x, cue_y):
+            if is_on_bed(bed, cue_x, cue_y):
                 chance = make_chance(eyes.windows, bed, pocket, places, in_play, target, cue_x, cue_y, player)
                 best = max(best, chance)
     return best
@@ -116,10 +119,13 @@ def best_make_of(eyes, places, in_play, standing, target, player):
 
 
 @kernel
-def hit_chance(player):
-    """Chance that a kick hits an unseen ball at all."""
-    error = KICK_JUDGEMENT_M + KICK_PER_TIP_M * player[TIP] + 2.0 * KICK_WAY_M * player[AIM]
-    return 2.0 * normal_below(0.05 / error) - 1.0
+def hit_chance(bed, places, in_play, target, player):
+    """Chance that a kick by the fewest cushions hits an unseen ball at all."""
+    _, unsighted, way = kick_to(bed, places, in_play, target)
+    if way == 0.0:
+        unsighted, way = _NO_WAY_M * math.sqrt(14.0), 4.0 * _NO_WAY_M
+    error = math.hypot(judgement_m(player[SIGHT], unsighted, _KICK_MPS, 0.0), way * player[AIM])
+    return 2.0 * normal_below(_KICK_SHARE * 2.0 * bed.radius / error) - 1.0
 
 
 @kernel
@@ -164,7 +170,10 @@ def glance_one(eyes, places, in_play, standing, who, features, out):
 @kernel
 def _hooked(eyes, places, in_play, standing, me, them, out):
     """A kick at a ball that cannot be seen: hit it, or give the other ball in hand (or, at snooker, points)."""
-    hit, given = hit_chance(me), out[GIVEN]
+    hit, given = 0.0, out[GIVEN]
+    for ball in range(1, places.shape[0]):
+        if eyes.on[ball]:
+            hit = max(hit, hit_chance(eyes.bed, places, in_play, ball, me))
     if standing[GAME] <= TEN_BALL and standing[VARIANT] == 0 and standing[FOULS] + 1 >= FOULS_THAT_LOSE:
         return hit * (1.0 - given)
     if standing[GAME] < SNOOKER:

@@ -30,8 +30,8 @@ CARD = Path(__file__).with_name("learned.json")
 
 @kernel
 def logit(chance):
-    """Log odds of a chance, kept within 0.5 to 99.5 %."""
-    kept = min(0.995, max(0.005, chance))
+    """Log odds of a chance, kept within 0.2 to 99.8 %."""
+    kept = min(0.998, max(0.002, chance))
     return math.log(kept / (1.0 - kept))
 
 

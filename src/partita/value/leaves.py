@@ -31,7 +31,7 @@ def _best_makes(windows, bed, places, in_play, on, in_hand, player, out):
                 continue
             for pocket in range(6):
                 if in_hand[e]:
-                    _, half, _ = pocket_opening(windows, pocket, places[e], in_play[e], ball, 1, bed.radius)
+                    _, half, _, _ = pocket_opening(windows, bed, pocket, places[e], in_play[e], ball, 1)
                     best = max(best, _IN_HAND_SHARE if half > 0.03 else 0.0)
                 else:
                     chance = make_chance(

@@ -2,20 +2,24 @@
 
 The formula, for a cue ball, an object ball and a pocket:
 
-- The pocket's window from the object ball (`physics.pocket_windows`) is cut back by every ball
-  that stands in the object ball's way; half its angle is h.
+- The pocket's window from the object ball (`physics.pocket_windows`) is cut back by every ball that stands in the
+  object ball's way, and by rails that leave the cue ball no room behind it (`lines.openings`); half its angle is h.
+  Of a wide window not the middle is played but what asks for the thinner cut, with room to its edge.
+- A ball frozen to a rail is met with the rail: the throw that drives it into the rubber takes from h.
 - An error of the aim moves the contact point by d e, where d is the distance from the cue ball to
   the ghost ball, and turns the object ball by that over 2 R cos(cut); so does the sighting error.
   With 4 mrad for what else varies (throw, cloth), the object ball's direction errs by
   sigma^2 = (d e / 2R cos cut)^2 + (s (0.25 + sin cut) / 2R cos cut)^2 + 0.004^2.
-- Make chance = 2 Phi(h / sigma) - 1, times Phi(gap / (error at that ball)) for every ball beside the
-  cue ball's way.
+- The aim error e is larger for a raised butt and a stretch, as in executions (`players.conditions`).
+- Make chance = Phi((h - t) / sigma) + Phi((h + t) / sigma) - 1 when played t off the middle, times
+  Phi(gap / (error at that ball)) for every ball beside the cue ball's way.
 """
 
 import math
 
 from partita.kernels import kernel
-from partita.lines.openings import ghost_is_on_bed, pocket_opening
+from partita.lines.openings import off_middle, pocket_opening
+from partita.players.conditions import body_factor
 from partita.players.stroke_model import AIM, SIGHT
 
 # Speed, cloth and throw vary the object ball's direction by this much, rad, for anybody.
@@ -24,6 +28,8 @@ UNAVOIDABLE_RAD = 0.004
 LARGEST_CUT = math.radians(80.0)
 # An ordinary pot is played with some power: the aim error at the pace of a pot.
 _ORDINARY_POWER = 1.1
+# A cut throws a frozen ball into its rail by this much at a right angle, rad. Source: simulation.
+FROZEN_THROW_RAD = 0.1
 
 
 @kernel
@@ -58,15 +64,16 @@ def clear_chance(px, py, fx, fy, distance, places, in_play, skip_one, skip_two, 
 
 
 @kernel
-def chance_from_angles(half, distance, cut, player, radius):
-    """Make chance for a half window (rad), a cue-ball distance (m) and a cut (rad), nothing in the way."""
+def chance_from_angles(half, off, distance, cut, awkward, player, radius):
+    """Make chance for a half window (rad) played `off` its middle, a cue-ball distance (m) and a cut (rad), nothing in
+    the way; awkward : factor of the aim error."""
     if half <= 0.0 or cut >= LARGEST_CUT:
         return 0.0
     lever = 1.0 / (2.0 * radius * math.cos(cut))
-    aim = distance * player[AIM] * _ORDINARY_POWER * lever
+    aim = distance * player[AIM] * awkward * _ORDINARY_POWER * lever
     sight = player[SIGHT] * (0.25 + math.sin(cut)) * lever
     sigma = math.sqrt(aim * aim + sight * sight + UNAVOIDABLE_RAD * UNAVOIDABLE_RAD)
-    return 2.0 * normal_below(half / sigma) - 1.0
+    return normal_below((half - off) / sigma) + normal_below((half + off) / sigma) - 1.0
 
 
 @kernel
@@ -74,12 +81,12 @@ def make_chance(windows, bed, pocket, places, in_play, target, cue_x, cue_y, pla
     """Chance of potting `target` into `pocket` directly from (cue_x, cue_y). Never raises; 0 if closed."""
     x, y = places[target, 0], places[target, 1]
     radius = bed.radius
-    direction, half, _ = pocket_opening(windows, pocket, places, in_play, target, 1, radius)
+    direction, half, _, folded = pocket_opening(windows, bed, pocket, places, in_play, target, 1)
     if half <= 0.0:
         return 0.0
+    off = 0.0 if folded else off_middle(half, direction, math.atan2(y - cue_y, x - cue_x))
+    direction += off
     ghost_x, ghost_y = x - 2.0 * radius * math.cos(direction), y - 2.0 * radius * math.sin(direction)
-    if not ghost_is_on_bed(bed, ghost_x, ghost_y):
-        return 0.0
     dx, dy = ghost_x - cue_x, ghost_y - cue_y
     distance = math.hypot(dx, dy)
     if distance < 1e-6:
@@ -87,7 +94,10 @@ def make_chance(windows, bed, pocket, places, in_play, target, cue_x, cue_y, pla
     fx, fy = dx / distance, dy / distance
     along = fx * math.cos(direction) + fy * math.sin(direction)
     cut = math.acos(min(1.0, max(-1.0, along)))
-    chance = chance_from_angles(half, distance, cut, player, radius)
-    if chance <= 0.01:
+    if folded:
+        half -= FROZEN_THROW_RAD * math.sin(cut)
+    if chance_from_angles(half, off, distance, cut, 1.0, player, radius) <= 0.01:
         return 0.0
+    awkward = body_factor(player, bed, places, in_play, cue_x, cue_y, math.atan2(fy, fx))
+    chance = chance_from_angles(half, off, distance, cut, awkward, player, radius)
     return chance * clear_chance(cue_x, cue_y, fx, fy, distance, places, in_play, target, -1, 2.0 * radius, player[AIM])

@@ -33,7 +33,7 @@ def list_options(
     def value(reading: Reading) -> np.ndarray[tuple[int], np.dtype[np.float64]]:
         return leave_order(scene, reading, *rows)
 
-    found = [option for part in find(scene, value, float(rows[0][AIM])) for option in part]
+    found = [option for part in find(scene, value, rows[0]) for option in part]
     if own:
         reading = scene.play(rows_of(own_strokes(scene, own)), trace=True)
         found = [*(read_option(scene, reading, e, "own") for e in range(len(own))), *found]

@@ -19,7 +19,7 @@ from partita.options.scene import Reading, Scene
 from partita.parallel import over_slices
 from partita.physics.simulate import Executions, execute, names_of
 from partita.players.conditions import awkwardness
-from partita.players.executions import executed, judgement_m
+from partita.players.executions import executed
 from partita.players.stroke_model import SIGHT, StrokeModel
 from partita.table.layout import check
 from partita.value.eyes import eyes_for
@@ -129,9 +129,7 @@ class Rater:
     def executions_of(self, option: Option, draws: Floats) -> Floats:
         """(m, 5) strokes as the shooter's hands turn them out."""
         rows = np.zeros((len(draws), 5))
-        intention = option.intention
-        banked = len(intention.cushions) if intention.kind == "bank" else 0
-        judgement = judgement_m(float(self.shooter[SIGHT]), len(intention.route), banked)
+        judgement = option.judgement_m(float(self.shooter[SIGHT]))
         executed(
             option.stroke.row(), self.shooter, draws, self.scene.physics.k_endmass, option.contact_m,
             option.cut_rad, judgement, self.awkwardness(option), rows,

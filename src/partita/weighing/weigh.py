@@ -6,7 +6,7 @@ best of many noisy estimates is optimistic. The number of samples is fixed by th
 the clock, so that the same request with the same seed gives the same answer to the last digit.
 """
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field, replace
 
 import numpy as np
@@ -22,11 +22,11 @@ from partita.options.scene import rows_of
 from partita.options.trace import read_option
 from partita.options.wishes import Wish, own_strokes
 from partita.physics.stroke import Stroke, check_stroke
-from partita.players.stroke_model import AIM
 from partita.weighing.changes import LEADERS, Changes, what_changes
 from partita.weighing.match_view import MatchView, match_view
 from partita.weighing.race import FIRST_LOOK, Race
 from partita.weighing.rater import Rater
+from partita.weighing.samples import FOULED, Samples
 from partita.weighing.weighed import Weighed, Weighing
 
 DEFAULT_SAMPLES = 1000
@@ -34,7 +34,7 @@ MOST_SAMPLES = 20_000
 # Swept strokes tried with noise before the race, of those with the best noise-free leave.
 _SWEPT_TRIED = 70
 _SWEPT_KEPT = 16
-_MADE_BY_CHANCE = 0.25
+_MADE_BY_CHANCE, _FOULS_MEANT = 0.25, 0.8
 # The race: how many options stay in, and the share of the full samples each has had by then.
 _ROUNDS = ((18, 0.12), (9, 0.4), (5, 1.0))
 # After these rounds the leaders' speed and tip are varied; a better stroke of the same shot takes its place.
@@ -59,10 +59,11 @@ def weigh(request: WeighRequest) -> Iterator[Weighing]:
     """
     check_request(request)
     race = Race(Rater.of(request), request.seed, request.samples)
-    race.enter(constructed(race.rater.scene) or first_kicks(race.rater.scene))
+    pots = constructed(race.rater.scene)
+    race.enter(pots or first_kicks(race.rater.scene))
     if race.field:
         yield race.state(0.1)
-    race.enter([*_swept(race.rater, race.draws), *_own(race.rater, request)])
+    race.enter([*_swept(race.rater, race.draws, pots), *_own(race.rater, request)])
     yield race.state(0.3)
     for place, (stay, share) in enumerate(_ROUNDS):
         race.go_on(stay, max(FIRST_LOOK, int(share * request.samples)))
@@ -103,17 +104,26 @@ def check_request(request: WeighRequest) -> None:
             check_stroke(stroke)
 
 
-def _swept(rater: Rater, draws: np.ndarray[tuple[int, int], np.dtype[np.float64]]) -> list[Option]:
-    """What the sweep found: first by its noise-free leave, then tried with noise."""
-    scene, aim_sd = rater.scene, float(rater.shooter[AIM])
-    special = [*push_outs(scene, rater.clean_values), *fouls_on_purpose(scene, rater.clean_values)]
-    tried = [*swept(scene, rater.clean_values, aim_sd)[:_SWEPT_TRIED], *special]
+def _swept(
+    rater: Rater, draws: np.ndarray[tuple[int, int], np.dtype[np.float64]], pots: Sequence[Option]
+) -> list[Option]:
+    """What the sweep found beside the pots: first by its noise-free leave, then tried with noise."""
+    scene, value = rater.scene, rater.clean_values
+    special = [*push_outs(scene, value), *([] if pots else fouls_on_purpose(scene, value))]
+    tried = [*swept(scene, value, rater.shooter, pots)[:_SWEPT_TRIED], *special]
     looks = [rater.sample(option, draws[:FIRST_LOOK]) for option in tried]
-    # A safety that goes in this often is a pot that was aimed badly; the pots are there already.
-    honest = [i for i, look in enumerate(looks) if tried[i].attacks or look.made.mean() <= _MADE_BY_CHANCE]
+    honest = [i for i, look in enumerate(looks) if _is_meant(tried[i], look)]
     ranked = fold([tried[i] for i in sorted(honest, key=lambda i: (-float(looks[i].value.mean()), i))], shot_of, 1)
     # Where a push-out is allowed the best one is always shown, however it ranks.
     return [*ranked[:_SWEPT_KEPT], *(option for option in ranked[_SWEPT_KEPT:] if option.call.push_out)]
+
+
+def _is_meant(option: Option, look: Samples) -> bool:
+    """Whether a stroke does what it is named for. A safety, or a foul, that pots a ball often is a pot aimed badly; a
+    foul on purpose that often is none is a shot aimed badly."""
+    if option.intention.kind == "foul" and np.mean(look.ending == FOULED) < _FOULS_MEANT:
+        return False
+    return option.attacks or bool(look.made.mean() <= _MADE_BY_CHANCE)
 
 
 def _own(rater: Rater, request: WeighRequest) -> list[Option]:

@@ -1,0 +1,55 @@
+"""Families of swept strokes, told without their traces: of each the best few are traced and named."""
+
+import math
+from dataclasses import dataclass
+
+import numpy as np
+
+from partita.options.scene import Floats, Reading
+from partita.physics.facts import BESIDE, CONTACT_X, CONTACT_Y, CUT, FIRST_HIT, ROUTE, TARGET_CUSHIONS
+
+# A cue ball that rests this near (m) to where it met the target has stayed.
+_STAYS_M = 0.11
+
+
+@dataclass(frozen=True)
+class Found:
+    """A swept stroke worth tracing: its value, the shot it is, and its row (5,)."""
+
+    value: float
+    shot: tuple[object, ...]
+    row: Floats
+
+
+def rows_in_turn(found: list[Found], most: int) -> Floats:
+    """(k, 5) the best of every shot, then the second best of every shot ...: no route crowds out the others."""
+    seen: dict[tuple[object, ...], int] = {}
+    turns = []
+    for item in sorted(found, key=lambda item: -item.value):
+        turn = seen[item.shot] = seen.get(item.shot, -1) + 1
+        turns.append((turn, item))
+    turns.sort(key=lambda pair: pair[0])
+    return np.array([item.row for _, item in turns[:most]]).reshape(-1, 5)
+
+
+def shot_told(reading: Reading, e: int) -> tuple[object, ...]:
+    """First ball, route, call; whether the cue ball stays, and the butt is raised; how full, when hit directly."""
+    facts, safe = reading.shots.facts[e], not reading.calls[e].ball
+    stays, raised = safe and _stays(reading, e), bool(reading.rows[e, 4] > 0)
+    step = round(4 * math.sin(float(reading.shots.measures[e, CUT]))) if safe and facts[ROUTE] == 0 else 0
+    return int(facts[FIRST_HIT]), int(facts[ROUTE]), reading.calls[e], stays, raised, step
+
+
+def _stays(reading: Reading, e: int) -> bool:
+    measures = reading.shots.measures[e]
+    return math.dist(reading.shots.finals[e, 0], (measures[CONTACT_X], measures[CONTACT_Y])) < _STAYS_M
+
+
+def family_told(reading: Reading, e: int) -> tuple[object, ...]:
+    """A family that can be told without the trace: the shot, and how its contact and the cue ball's spin are."""
+    banks = int(reading.shots.facts[e, TARGET_CUSHIONS])
+    if reading.calls[e].ball:
+        # A brush beside the pocket that the ball falls into is no bank.
+        return *shot_told(reading, e), banks > (reading.shots.facts[e, BESIDE] == 1 + reading.calls[e].pocket)
+    cut = float(reading.shots.measures[e, CUT])
+    return *shot_told(reading, e), round(4 * math.sin(cut)), banks > 1, bool(reading.rows[e, 3] > 0)
