@@ -38,18 +38,20 @@ class PlayerOut(Schema):
 
 
 class PlayerIn(Schema):
-    """A profile made from a level, with the player's hand, reach (m) and nerves (share added to the aim error)."""
+    """A profile made from a level, with the player's hand, reach (m) and nerves (share added to the aim error; those of
+    the level when left out)."""
 
     name: str = Field(min_length=1, max_length=60)
     level: str = Field(max_length=60)
     hand: Hand = "right"
     reach_m: float = 0.75
-    nerves: float = 0.0
+    nerves: float | None = None
 
     @property
     def own(self) -> dict[str, object]:
         """What is the player's own, beside the level."""
-        return {"hand": self.hand, "reach_m": self.reach_m, "nerves": self.nerves}
+        nerves = {} if self.nerves is None else {"nerves": self.nerves}
+        return {"hand": self.hand, "reach_m": self.reach_m, **nerves}
 
 
 def _out(profile: PlayerProfile) -> PlayerOut:

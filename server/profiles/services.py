@@ -30,7 +30,7 @@ def question_with(owner: Any, situation: Situation, me: str, them: str) -> Quest
 def save_profile(
     owner: Any, name: str, level: str, own: dict[str, object], profile: PlayerProfile | None = None
 ) -> PlayerProfile:
-    """Make or change a player from a level; own : hand, reach_m and nerves."""
+    """Make or change a player from a level; own : hand, reach_m, and nerves where they are not those of the level."""
     kept = profile or PlayerProfile(owner=owner)
     kept.name, kept.level = name, level
     kept.stroke_model = stroke_model_from({**preset(level).as_json(), **own, "name": name}).as_json()

@@ -18,7 +18,7 @@ from partita.physics.ball_impact import ball_impact
 from partita.physics.constants import SLIDING, G, Physics
 from partita.physics.cushion_impact import cushion_impact
 from partita.physics.motion import advance, begin_motion, finish_phase, launch, squirt_angle
-from partita.physics.pocket_windows import ANGLE_STEP, ANGLES, pocket_windows, straight_window
+from partita.physics.pocket_windows import mouth_width
 from partita.physics.roots import rising_zero
 from partita.physics.simulate import execute, physics_of, simulate
 from partita.physics.stroke import Stroke
@@ -436,17 +436,15 @@ def _lengths() -> Measured:
 
 
 def _windows() -> Measured:
-    windows = pocket_windows(TABLE)
-    width = 1000 * (windows.high - windows.low)
-    middle, step = ANGLES // 2, math.degrees(ANGLE_STEP)
-    found = [width[0, middle], *(width[1, middle + round(angle / step)] for angle in (0, 45, 60, 70))]
+    side = (1000 * mouth_width(TABLE, 1, 1.0, math.radians(angle)) for angle in (0, 45, 60, 70))
+    found = [1000 * mouth_width(TABLE, 0, 1.0), *side]
     expected = (74, 88, 52, 24, 0)
     words = f"{found[0]:.0f} mm; {', '.join(f'{w:.0f}' for w in found[1:])} mm"
     return Measured(words, all(abs(a - b) <= 5 for a, b in zip(found, expected, strict=True)))
 
 
 def _fast_balls_reject() -> Measured:
-    slow, fast = (1000 * straight_window(TABLE, 0, speed) / 2 for speed in (1.0, 8.0))
+    slow, fast = (1000 * mouth_width(TABLE, 0, speed) / 2 for speed in (1.0, 8.0))
     return Measured(
         f"half-width {slow:.0f} mm slow, {fast:.0f} mm at 8 m/s",
         fast < slow and abs(slow - 37) < 2 and abs(fast - 34) < 3,

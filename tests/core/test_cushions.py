@@ -7,7 +7,7 @@ import numpy as np
 
 from partita.errors import Refused
 from partita.physics.cushion_impact import cushion_impact
-from partita.physics.pocket_windows import straight_window
+from partita.physics.pocket_windows import mouth_width
 from partita.physics.simulate import simulate
 from partita.physics.stroke import Stroke
 from partita.table.geometry import bed_of
@@ -53,7 +53,7 @@ class Pockets(unittest.TestCase):
 
     def test_tight_pockets_take_less_and_loose_ones_more(self) -> None:
         tight, plain, loose = (
-            straight_window(table_from({"pockets": width}), 0, 1.0) for width in ("tight", "standard", "loose")
+            mouth_width(table_from({"pockets": width}), 0, 1.0) for width in ("tight", "standard", "loose")
         )
         self.assertTrue(tight < plain < loose, (tight, plain, loose))
         with self.assertRaisesRegex(Refused, "table pockets: huge is none of these. Use tight, standard, loose"):

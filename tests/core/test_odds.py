@@ -99,9 +99,11 @@ class Weighing(unittest.TestCase):
 
     def test_a_near_straight_nine_on_the_lip_is_all_but_won(self) -> None:
         lip = Situation(Layout.in_diamonds(TABLE, cue=(6.5, 2.5), b9=(7.85, 3.85)))
-        top = last(lip)["options"][0]
-        self.assertEqual((top["kind"], top["pocket"]), ("pot", "foot-far"))
-        self.assertGreater(top["rack_chance"]["low"], 0.9)
+        options = last(lip)["options"]
+        # By way of the rail it drops as surely, without the scratch: either may lead.
+        self.assertEqual([o["pocket"] for o in options[:2]], ["foot-far"] * 2)
+        direct = next(o for o in options if o["kind"] == "pot")
+        self.assertGreater(direct["rack_chance"]["low"], 0.9)
 
     def test_ball_in_hand_is_placed_and_worth_more_than_a_bad_place(self) -> None:
         bad = Situation(Layout.in_diamonds(TABLE, cue=(0.2, 3.8), b7=(6, 1), b8=(2, 3), b9=(7, 3)))

@@ -8,7 +8,7 @@ from itertools import pairwise
 from partita.errors import Refused
 from partita.physics.constants import G
 from partita.physics.elevation import least_elevation
-from partita.physics.pocket_windows import straight_window
+from partita.physics.pocket_windows import mouth_width
 from partita.physics.simulate import simulate
 from partita.physics.stroke import Stroke
 from partita.physics.table_fit import Lag, Roll, Stop, fit_table
@@ -107,5 +107,5 @@ class SnookerTable(unittest.TestCase):
             self.assertLess(rubber_overlap(bed_of(self.table), *shot.final.get("cue", (1.0, 0.8)))[0], 1e-6)
 
     def test_the_curved_jaws_reject_a_fast_ball_where_a_slow_one_drops(self) -> None:
-        slow, fast = (straight_window(self.table, 0, speed) for speed in (1.0, 6.0))
+        slow, fast = (mouth_width(self.table, 0, speed) for speed in (1.0, 6.0))
         self.assertTrue(0 < fast < slow - 0.005, (slow, fast))

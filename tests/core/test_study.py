@@ -15,7 +15,7 @@ from partita.intervals import of_mean, of_share, of_wins
 from partita.lines.mirrors import cushions_needed
 from partita.lines.sight import hidden_by
 from partita.options.finder import constructed
-from partita.physics.pocket_windows import straight_window
+from partita.physics.pocket_windows import mouth_width
 from partita.physics.simulate import names_of, places_of
 from partita.players.executions import standard_draws
 from partita.players.stroke_model import PRESETS, StrokeModel
@@ -46,10 +46,11 @@ class Reasons(unittest.TestCase):
         told = 0
         for option in options[1:]:
             found = re.search(
-                r"(\d+) % of the time, this one (\d+) %: that is worth (\d+) point", option["behind_best"]
+                r"top option gains (\d+) points? on \w+(?: one)?: it .*? (\d+) % of the time against (\d+) %",
+                option["behind_best"],
             )
             if found:
-                best, here, points = map(int, found.groups())
+                points, best, here = map(int, found.groups())
                 self.assertIn(here / 100, [round(share, 2) for share in (*option["shares"].values(), 0.0)])
                 self.assertIn(best / 100, [round(share, 2) for share in (*options[0]["shares"].values(), 0.0)])
                 self.assertGreaterEqual(points, 1)
@@ -142,7 +143,7 @@ class OutsideChecks(unittest.TestCase):
             option = min(straight, key=lambda o: (o.stroke.speed_mps, abs(o.stroke.height)))
             made = float(rater.sample(option, standard_draws(2, 4000)).made.mean())
             lever = 0.9 / (2 * BED.radius) - 1
-            half = math.atan(straight_window(TABLE, 3, option.stroke.speed_mps) / 2 / np.linalg.norm(to_corner))
+            half = math.atan(mouth_width(TABLE, 3, option.stroke.speed_mps) / 2 / np.linalg.norm(to_corner))
             closed = 2 * norm.cdf(half / (lever * math.radians(aim_deg))) - 1
             self.assertAlmostEqual(made, closed, delta=0.06, msg=str((aim_deg, made, closed)))
 
@@ -189,7 +190,9 @@ class Sanity(unittest.TestCase):
         mirrored = dataclasses.replace(
             OPEN, layout=Layout(TABLE, {n: (x, TABLE.width_m - y) for n, (x, y) in OPEN.layout.balls.items()})
         )
-        here, there = (Rater(situation, LEAGUE, LEAGUE) for situation in (OPEN, mirrored))
+        # In the mirror a right-hander is a left-hander, who stretches where the other does.
+        left = dataclasses.replace(LEAGUE, hand="left")
+        here, there = Rater(OPEN, LEAGUE, LEAGUE), Rater(mirrored, left, left)
         self.assertAlmostEqual(here.here(), there.here(), places=9)
         pots = [
             {(round(o.stroke.aim_deg * sign % 360, 2), o.stroke.speed_mps) for o in constructed(rater.scene)}

@@ -5,7 +5,7 @@ import numpy as np
 from partita.options.finder import centred
 from partita.options.fold import shot_of
 from partita.options.option import SAFETIES, Option, route_code
-from partita.options.pots import aimed
+from partita.options.pots import aimed, middle_of
 from partita.options.scene import Floats, Scene
 from partita.options.trace import read_option
 from partita.physics.constants import TIP_LIMIT
@@ -64,6 +64,6 @@ def _aimed_alike(scene: Scene, option: Option, rows: Floats) -> Floats:
     if not any(part.startswith("jaw") for part in route):
         drops &= shots.facts[:, ROUTE] == route_code(route)
     drops = drops.reshape(len(rows), _TURNS)
-    order, turned = np.cumsum(drops, axis=1), rows.copy()
-    turned[:, 0] += turns[np.argmax(order >= (order[:, -1:] + 1) // 2, axis=1)]
+    turned = rows.copy()
+    turned[:, 0] += middle_of(turns, drops)
     return np.asarray(turned[drops.any(axis=1)])

@@ -83,6 +83,28 @@ def arrival_words(style: str) -> str:
     return _ARRIVALS.get(style, "")
 
 
+def side_words(stroke: Stroke, cut_rad: float) -> str:
+    """Side by what it does at the cut ball, to the hand it is on where the ball is met full; empty for hardly any.
+
+    >>> side_words(Stroke(0, 1, 0.3), 0.4)
+    'outside side'
+    """
+    if abs(stroke.side) < 0.12:
+        return ""
+    if abs(cut_rad) < 0.1:
+        return "right side" if stroke.side > 0 else "left side"
+    # A positive cut sends the ball to the left: its right side is hit, and outside side is right side.
+    return "outside side" if stroke.side * cut_rad > 0 else "inside side"
+
+
+def way_words(intention: Intention, stroke: Stroke, cut_rad: float, table: TableSpec) -> str:
+    """How a shot is played, to tell it from other ways: arrival, pace, side, and the cue ball's cushions afterwards."""
+    then = f"then off {route_words(intention.after)}" if intention.after else "no rail after"
+    lengths = lengths_travelled(table, stroke.speed_mps)
+    words = [arrival_words(intention.style), pace_word(lengths), side_words(stroke, cut_rad), then]
+    return ", ".join(word for word in words if word)
+
+
 def ball_words(name: str) -> str:
     """ "the 3", "the red 2" or "the cue ball"."""
     spoken = f"red {name.removeprefix('red')}" if name.startswith("red") else name

@@ -16,8 +16,6 @@ SAFETIES = (
     "safety-distance", "safety-hide", "safety-thin", "safety-bank", "safety-stick", "kick-and-stick", "kick-safety",
     "escape", "swerve",
 )  # fmt: skip
-# Safeties that reach their ball off cushions.
-KICKS = ("kick-and-stick", "kick-safety", "escape")
 
 
 @dataclass(frozen=True)
@@ -42,6 +40,7 @@ class Intention:
         shooter sees it
     style : how the cue ball meets the target: stop, stun, roll, follow, draw
     behind : the balls that hide the next player's ball
+    after : cushions of the cue ball after the first contact
     """
 
     kind: str
@@ -55,6 +54,7 @@ class Intention:
     via: tuple[str, ...] = ()
     style: str = ""
     behind: tuple[str, ...] = ()
+    after: tuple[str, ...] = ()
 
     @property
     def thickness(self) -> str:

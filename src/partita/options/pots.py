@@ -15,7 +15,7 @@ from partita.physics.simulate import Executions, execute
 SPEEDS_MPS = (0.8, 1.2, 1.8, 2.6, 3.6)
 HEIGHTS_R = (-0.35, -0.1, 0.15, 0.38)
 # Outside side undoes the throw of a thin cut: tried from this cut on.
-_SIDE_FROM, _SIDE_R = math.radians(48), 0.25
+_SIDE_FROM, _SIDE_R = math.radians(45), 0.25
 # Above this many targets fewer speeds and heights do: the first list must come at once.
 _MANY_TARGETS = 3
 _LARGEST_CUT = math.radians(80)
@@ -124,12 +124,19 @@ def aimed_at_both(scene: Scene, target: int, opening: Opening, rows: Floats) -> 
     shots = execute(scene.table, scene.places, tried, physics=scene.physics)
     drops = (shots.pocketed[:, target] == opening.pocket) & (shots.facts[:, FIRST_HIT] == target)
     drops = drops.reshape(len(rows), _FOLDED_AIMS)
-    some, rows = drops.any(axis=1), rows.copy()
-    # Of the aims that drop it the one in their middle: the mean may lie in a gap between them.
-    order = np.cumsum(drops, axis=1)
-    middle = np.argmax(order >= (order[:, -1:] + 1) // 2, axis=1)
-    rows[:, 0] = aims[middle]
-    return np.asarray(rows[some])
+    rows = rows.copy()
+    rows[:, 0] = middle_of(aims, drops)
+    return np.asarray(rows[drops.any(axis=1)])
+
+
+def middle_of(tried: Floats, good: NDArray[np.bool_]) -> Floats:
+    """(m,) of rising values (k,) the middle one of those that are good, (m, k): the same seen in a mirror.
+
+    Not the mean, which may lie in a gap between them; of an even number the mean of the two in the middle.
+    """
+    order = np.cumsum(good, axis=1)
+    below, above = ((order[:, -1:] + one) // 2 for one in (1, 2))
+    return np.asarray(0.5 * (tried[np.argmax(order >= below, axis=1)] + tried[np.argmax(order >= above, axis=1)]))
 
 
 def solve_aims(scene: Scene, target: int, rows: Floats, wanted: Floats) -> tuple[Floats, NDArray[np.bool_]]:

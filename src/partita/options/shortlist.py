@@ -2,13 +2,13 @@
 
 import math
 
-from partita.options.option import KICKS, Option
+from partita.options.option import Option
 from partita.options.scene import Floats
 from partita.players.stroke_model import AIM, SIGHT
 
-# Attacks with less of a chance to go in, by their room for error, are left out where there is anything else; and of
-# kicks that nobody is forced to play only the best few, and none by more cushions than these.
-_LEAST_CHANCE, _FEWEST_ATTACKS, _FREE_KICKS = 0.06, 6, 10
+# Attacks with less of a chance to go in, by their room for error, are left out where there is anything else; and no
+# kick is by more cushions than these: for who cannot, and for who can hit his ball straight.
+_LEAST_CHANCE, _FEWEST_ATTACKS = 0.06, 6
 _MOST_CUSHIONS, _MOST_FREE_CUSHIONS = 4, 2
 
 
@@ -37,11 +37,15 @@ def _most(hooked: bool) -> int:
 
 
 def sensible(options: list[Option], hooked: bool) -> list[Option]:
-    """Safeties without kicks by many cushions; and who can hit the ball straight kicks only where that does most."""
-    kept, kicks = [], 0
+    """Safeties without kicks by many cushions; and who sees the ball kicks by each way in one manner only."""
+    kept: list[Option] = []
+    routes: set[tuple[str, ...]] = set()
     for option in options:
-        kicks += option.intention.kind in KICKS
-        free = hooked or option.intention.kind not in KICKS or kicks <= _FREE_KICKS
-        if free and _rails(option) <= _most(hooked):
-            kept.append(option)
+        if _rails(option) > _most(hooked):
+            continue
+        if option.intention.kind == "kick-safety" and not hooked:
+            if option.intention.route in routes:
+                continue
+            routes.add(option.intention.route)
+        kept.append(option)
     return kept

@@ -171,6 +171,7 @@ def _intention(scene: Scene, reading: Reading, e: int, story: _Story, cut: float
         hit_side="right" if cut > 0 else "left",
         cushions=tuple(story.cushions.get(story.target, ())),
         style=_style(story, cut),
+        after=tuple(story.cushions.get(0, ())),
     )
     if call.push_out:
         return replace(base, kind="push-out")

@@ -105,6 +105,23 @@ class TurningPointDocument(Document):
     other: Share
 
 
+class WayDocument(Document):
+    """One way of playing a line's shot: in words, its stroke, and its rack chance less the advised stroke's.
+
+    alike : the difference is next to nothing, or neither sure nor large
+    """
+
+    words: str
+    stroke: StrokeDocument
+    speed: SpeedDocument
+    tip: str
+    advised: bool
+    alike: bool
+    ahead: Interval
+    make: Share
+    foul: Share
+
+
 class OptionDocument(Document):
     """One line of the ledger. `id`: what a player would call the same shot, whatever stroke is best for it."""
 
@@ -144,6 +161,8 @@ class OptionDocument(Document):
     leave: LeaveDocument
     turning_point: TurningPointDocument | None
     behind_best: str = ""
+    ways: list[WayDocument] = Field(default_factory=list)
+    ways_words: str = ""
     samples: int
     confirmed: bool
 

@@ -8,7 +8,7 @@ from numpy.typing import NDArray
 
 from partita.games.situation import Situation
 from partita.intervals import of_mean, of_share
-from partita.options.naming import POCKET_WORDS, arrival_words, lengths_words, pace_word, tip_words
+from partita.options.naming import POCKET_WORDS, arrival_words, lengths_words, pace_word, tip_words, way_words
 from partita.options.option import Intention, own_id
 from partita.options.thickness import hit_words
 from partita.physics.stroke import Stroke
@@ -18,6 +18,7 @@ from partita.table.layout import CUE
 from partita.table.spec import POCKETS, TableSpec
 from partita.telling.documents import (
     CautionDocument,
+    ChanceDocument,
     ChangeDocument,
     ChangesDocument,
     LeaveDocument,
@@ -28,12 +29,14 @@ from partita.telling.documents import (
     StrokeDocument,
     StudyDocument,
     TurningPointDocument,
+    WayDocument,
 )
-from partita.telling.words import behind_words, hand_back_words, reliability_words, why_words
+from partita.telling.words import behind_words, hand_back_words, reliability_words, ways_words, why_words
 from partita.weighing.changes import Changes
 from partita.weighing.match_view import MatchView
 from partita.weighing.rater import Rater
 from partita.weighing.samples import FOULED, LEFT_A_SHOT, LOST_NOW, NOTHING_LEFT, Samples
+from partita.weighing.ways import Way
 from partita.weighing.weighed import Weighed, Weighing
 
 _INCH_M = 0.0254
@@ -115,10 +118,28 @@ def _option(rater: Rater, lines: tuple[Weighed, ...], place: int) -> OptionDocum
         value_by_ending=samples.value_by_ending(),
         leave=_leave(rater, samples),
         turning_point=_turning_point(lines, place),
+        ways=[_way(rater, line, way) for way in line.ways] if len(line.ways) > 1 else [],
+        ways_words=ways_words(line.ways),
         behind_best=behind_words(lines[0].samples, samples) if place else "",
         samples=count,
         confirmed=line.confirmed,
     )  # fmt: skip
+
+
+def _way(rater: Rater, line: Weighed, way: Way) -> WayDocument:
+    option, samples, table = way.option, way.samples, rater.scene.table
+    lead, error = float(way.ahead.mean()), 1.96 * float(way.ahead.std()) / np.sqrt(len(way.ahead))
+    return WayDocument(
+        words=way_words(option.intention, option.stroke, option.cut_rad, table),
+        stroke=StrokeDocument.model_validate(option.stroke),
+        speed=speed_of(option.stroke.speed_mps, table),
+        tip=tip_words(option.stroke),
+        advised=option.stroke == line.option.stroke,
+        alike=way.alike,
+        ahead=ChanceDocument(value=lead, low=lead - error, high=lead + error),
+        make=float(samples.made.mean()),
+        foul=float(np.isin(samples.ending, (FOULED, LOST_NOW)).mean()),
+    )
 
 
 def speed_of(speed_mps: float, table: TableSpec) -> SpeedDocument:

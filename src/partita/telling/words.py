@@ -5,6 +5,7 @@ from typing import Protocol
 
 from partita.intervals import of_mean
 from partita.weighing.samples import ENDINGS, Samples
+from partita.weighing.ways import Way
 
 _ENDING_WORDS = {
     "won": "wins the rack at once",
@@ -44,29 +45,34 @@ def why_words(top: Samples, following: Samples | None) -> str:
     )
     if following is None:
         return first
-    decisive, points = _what_sets_apart(top, following)
-    if points < _WORTH_SAYING:
-        return f"{first} The next option ends in much the same ways."
-    second = (
-        f"The next option {_ENDING_WORDS[decisive]} {_percent(following.shares()[decisive])} of the time against"
-        f" {_percent(shares[decisive])} here: that is worth {_points(points)} of rack chance."
-    )
-    return f"{first} {second}"
+    return f"{first} {_lead_words('The next option', top, following)}"
 
 
 def behind_words(top: Samples, line: Samples) -> str:
-    """One sentence: what the best option has that this one has not."""
-    decisive, points = _what_sets_apart(top, line)
-    if points < _WORTH_SAYING:
-        return "It ends in much the same ways as the best one."
-    return (
-        f"The best one {_ENDING_WORDS[decisive]} {_percent(top.shares()[decisive])} of the time, this one"
-        f" {_percent(line.shares()[decisive])}: that is worth {_points(points)} of rack chance."
-    )
+    """One or two sentences: what the best option has that this one has not, and what this one has."""
+    return _lead_words("This one", top, line)
 
 
-def _what_sets_apart(better: Samples, other: Samples) -> tuple[str, float]:
-    """The ending whose part of the rack chance differs most, and by how much.
+def _lead_words(other: str, top: Samples, line: Samples) -> str:
+    """Who gains what: what the top option has over another, and what the other has over it, in points."""
+    gains = _gains(top, line)
+    most, least = max(gains, key=lambda name: gains[name]), min(gains, key=lambda name: gains[name])
+    if gains[most] < _WORTH_SAYING:
+        return f"{other} ends in much the same ways."
+    words = f"The top option gains {_points(gains[most])} on it: {_ends_words(most, top, line)}."
+    if gains[least] > -_WORTH_SAYING or round(-100 * gains[least]) < 1:
+        return words.replace(" on it", f" on {other[0].lower()}{other[1:]}")
+    return f"{other} gains {_points(-gains[least])}: {_ends_words(least, line, top)}. But {words[0].lower()}{words[1:]}"
+
+
+def _ends_words(ending: str, one: Samples, other: Samples) -> str:
+    """How often one ends so, and the other; of endings that hurt, that it does so less often."""
+    mine, theirs = one.shares()[ending], other.shares()[ending]
+    return f"it {_ENDING_WORDS[ending]} {_percent(mine)} of the time against {_percent(theirs)}"
+
+
+def _gains(better: Samples, other: Samples) -> dict[str, float]:
+    """By ending: how much larger its part of the rack chance is.
 
     Its part: its share times the rack chance inside it, against the mean of both options.
     """
@@ -75,9 +81,18 @@ def _what_sets_apart(better: Samples, other: Samples) -> tuple[str, float]:
     def part(samples: Samples, name: str) -> float:
         return samples.shares()[name] * (samples.value_by_ending().get(name, middle) - middle)
 
-    gains = {name: part(better, name) - part(other, name) for name in ENDINGS}
-    decisive = max(gains, key=lambda name: gains[name])
-    return decisive, gains[decisive]
+    return {name: part(better, name) - part(other, name) for name in ENDINGS}
+
+
+def ways_words(ways: Sequence[Way]) -> str:
+    """What is to be said of the ways of playing a shot; the advised one comes first."""
+    if len(ways) < 2:
+        return ""
+    alike = sum(way.alike for way in ways[1:])
+    if alike == 0:
+        return "The way that is advised does better than the others."
+    others = "Another way" if alike == 1 else f"{alike} other ways"
+    return f"{others} cannot be told apart from it by chance; the simplest stroke is advised."
 
 
 def hand_back_words(value: float) -> str:

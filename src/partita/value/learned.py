@@ -22,7 +22,7 @@ from partita.value.rest import BACK, BEST_MAKE, EASE, FORMULA, GIVEN, VISIBLE
 NAMES = (
     "constant", "logit of the formula", "best make chance", "best make chance, squared", "visible share", "hooked",
     "ball in hand", "other's ease", "chance back", "chance given", "balls left", "own aim error", "aim errors' ratio",
-    "speed errors' ratio", "own fouls", "other's fouls",
+    "speed errors' ratio", "own fouls", "other's fouls", "logit by balls left", "logit by own aim error",
 )  # fmt: skip
 FEATURES = len(NAMES)
 CARD = Path(__file__).with_name("learned.json")
@@ -46,6 +46,8 @@ def fill_features(out, balls, standing, me, them, features):
     features[8], features[9], features[10] = out[BACK], out[GIVEN], balls / 10.0
     features[11], features[12] = math.log(me[AIM] / 0.0016), math.log(them[AIM] / me[AIM])
     features[13] = math.log(them[SPEED] / me[SPEED])
+    # With few balls left, and in good hands, the formula is surer than it says.
+    features[16], features[17] = features[1] * features[10], features[1] * features[11]
     features[14], features[15] = (float(standing[FOULS]), float(standing[OTHER_FOULS])) if pool else (0.0, 0.0)
 
 

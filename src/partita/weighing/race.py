@@ -1,5 +1,8 @@
 """The race: options sampled with common draws, few for all, more for the contenders, until the leaders are known."""
 
+import numpy as np
+from numpy.typing import NDArray
+
 from partita.options.fold import fold, shot_of
 from partita.options.improve import variants
 from partita.options.option import Option
@@ -8,13 +11,19 @@ from partita.players.executions import standard_draws
 from partita.players.stroke_model import AIM
 from partita.weighing.rater import Rater
 from partita.weighing.samples import Samples
+from partita.weighing.ways import Way, advised_of, cannot_be_told_apart, ways_among
 from partita.weighing.weighed import Weighed, Weighing
 
 # Samples with which every option enters.
 FIRST_LOOK = 24
 _LEADERS = 3
+# Lines that are opened into their ways, and the share of the full samples that each way has.
+_OPENED, _WAY_SHARE = 4, 0.3
 # Draws of the final estimate come from a stream of their own.
 _FRESH = 7_919
+
+
+Floats = NDArray[np.float64]
 
 
 class Race:
@@ -27,6 +36,10 @@ class Race:
         self.samples: dict[int, Samples] = {}
         self.confirmed: set[int] = set()
         self.improved: set[int] = set()
+        # By shot: the stroke that is advised, and all ways of playing it.
+        self.advised: dict[str, int] = {}
+        self.ways: dict[str, list[int]] = {}
+        self.told: dict[int, tuple[Way, ...]] = {}
         self.used = 0
 
     def enter(self, options: list[Option]) -> None:
@@ -54,6 +67,35 @@ class Race:
                 self.improved.add(i)
                 self.enter(variants(self.rater.scene, self.field[i]))
 
+    def open_lines(self) -> None:
+        """Open the best lines into their ways, and advise the simplest of those that cannot be told apart."""
+        table = self.rater.scene.table
+        for shot in [shot_of(self.field[i]) for i in self.shown() if self.field[i].source != "own"][:_OPENED]:
+            members = [i for i in self.ranking() if shot_of(self.field[i]) == shot and self.field[i].source != "own"]
+            ways = ways_among(members, self.field, table)
+            for i in ways:
+                self._extend(i, self._way_samples())
+            self.ways[shot], self.advised[shot] = ways, advised_of(ways, self.field, self.samples)
+
+    def tell_ways(self) -> None:
+        """Hold the ways of the leading lines against the advised stroke with the draws by which that was confirmed."""
+        draws = standard_draws(self.seed + _FRESH, len(self.draws))[: self._way_samples()]
+        for i in [i for i in self.shown() if i in self.confirmed and shot_of(self.field[i]) in self.ways][:_LEADERS]:
+            base, ways = self.samples[i].value[: len(draws)], []
+            for other in [i, *(k for k in self.ways[shot_of(self.field[i])] if k != i)]:
+                samples = self.samples[i].first(len(draws)) if other == i else self._sample(other, draws)
+                ahead = samples.value - base
+                alike = cannot_be_told_apart(ahead) and cannot_be_told_apart(-ahead)
+                ways.append(Way(self.field[other], samples, ahead, alike))
+            self.told[i] = tuple(ways)
+
+    def _way_samples(self) -> int:
+        return max(FIRST_LOOK, int(_WAY_SHARE * len(self.draws)))
+
+    def _sample(self, i: int, draws: Floats) -> Samples:
+        self.used += len(draws)
+        return self.rater.sample(self.field[i], draws)
+
     def estimate_leaders_again(self) -> None:
         """Replace the leaders' samples by fresh ones, undoing the optimism of being picked.
 
@@ -62,8 +104,7 @@ class Race:
         fresh = standard_draws(self.seed + _FRESH, len(self.draws))
         while waiting := [i for i in self.shown()[:_LEADERS] if i not in self.confirmed]:
             for i in waiting:
-                self.samples[i] = self.rater.sample(self.field[i], fresh)
-                self.used += len(fresh)
+                self.samples[i] = self._sample(i, fresh)
                 self.confirmed.add(i)
 
     def look_out(self) -> None:
@@ -74,21 +115,23 @@ class Race:
             self.field[i] = option
 
     def shown(self) -> list[int]:
-        """The ledger's lines: one stroke of each shot, own strokes always."""
+        """The ledger's lines: one stroke of each shot, the advised one where there is a choice; own strokes always."""
         found = [i for i in self.ranking() if self.field[i].source != "own"]
         own = {i for i in self.samples if self.field[i].source == "own"}
-        lines = set(fold(found, lambda i: shot_of(self.field[i]), 1)) | own
+        best = fold(found, lambda i: shot_of(self.field[i]), 1)
+        lines = {self.advised.get(shot_of(self.field[i]), i) for i in best} | own
         return [i for i in self.ranking() if i in lines]
 
     def state(self, progress: float) -> Weighing:
         """The race as it stands."""
-        lines = tuple(Weighed(self.field[i], self.samples[i], confirmed=i in self.confirmed) for i in self.shown())
+        lines = tuple(
+            Weighed(self.field[i], self.samples[i], i in self.confirmed, self.told.get(i, ())) for i in self.shown()
+        )
         return Weighing(self.rater, self.seed, lines, progress, self.used)
 
     def _extend(self, i: int, samples: int) -> None:
         have = len(self.samples[i]) if i in self.samples else 0
         if have >= samples:
             return
-        more = self.rater.sample(self.field[i], self.draws[have:samples])
+        more = self._sample(i, self.draws[have:samples])
         self.samples[i] = self.samples[i].joined(more) if have else more
-        self.used += samples - have

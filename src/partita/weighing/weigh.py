@@ -70,7 +70,9 @@ def weigh(request: WeighRequest) -> Iterator[Weighing]:
         if place < _IMPROVED_ROUNDS:
             race.improve_leaders()
         yield race.state(0.45 + 0.15 * place)
+    race.open_lines()
     race.estimate_leaders_again()
+    race.tell_ways()
     race.look_out()
     settled = replace(race.state(0.85), settled=True)
     settled = replace(settled, match=_match(request, settled.lines))

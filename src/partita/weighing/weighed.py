@@ -9,6 +9,7 @@ from partita.weighing.changes import Changes
 from partita.weighing.match_view import MatchView
 from partita.weighing.rater import Rater
 from partita.weighing.samples import LEFT_A_SHOT, NOTHING_LEFT, Samples
+from partita.weighing.ways import Way
 
 # An attack that is missed without a foul and then mostly leaves nothing is two-way; one that
 # hardly ever goes in, or hardly ever fails, is not.
@@ -19,11 +20,15 @@ _SAFE_THAT_POTS = 0.15
 
 @dataclass(frozen=True)
 class Weighed:
-    """One option with its samples; `confirmed` when they were drawn afresh at the end."""
+    """One option with its samples; `confirmed` when they were drawn afresh at the end.
+
+    ways : the ways of playing the shot, the advised one first; empty where they were not held against each other
+    """
 
     option: Option
     samples: Samples
     confirmed: bool = False
+    ways: tuple[Way, ...] = ()
 
     @property
     def value(self) -> float:

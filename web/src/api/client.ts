@@ -10,6 +10,7 @@ export type Question = Schemas['QuestionOut']
 export type Result = Schemas['StudyDocument']
 export type Option = Schemas['OptionDocument']
 export type Chance = Schemas['ChanceDocument']
+export type Way = Schemas['WayDocument']
 export type Stroke = Required<Schemas['StrokeDocument']>
 export type Trial = Schemas['TrialDocument']
 export type PlayOut = Schemas['PlayOutOut']

@@ -1,16 +1,18 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Option } from '@/api/client'
+import type { Option, Stroke } from '@/api/client'
 import { AIM_MARKS } from './endings'
 import { behindWords, percent, spread } from './words'
 import ShareBar from './ShareBar.vue'
+import WaysList from './WaysList.vue'
 
 const props = defineProps<{ option: Option; rank: number; best: number; chosen: boolean }>()
-defineEmits<{ choose: [] }>()
+defineEmits<{ choose: []; take: [stroke: Stroke] }>()
 
 const chance = computed(() => props.option.rack_chance)
 const margin = computed(() => (props.rank === 1 ? 'best' : behindWords(chance.value.value, props.best)))
 const aim = computed(() => AIM_MARKS[props.option.aim])
+const ways = computed(() => props.option.ways?.length ?? 0)
 const make = computed(() => (props.option.potted ? `made ${percent(props.option.make.value)}` : ''))
 </script>
 
@@ -22,7 +24,8 @@ const make = computed(() => (props.option.potted ? `made ${percent(props.option.
         <b>{{ option.name }}<span v-if="option.source === 'own'" class="mine">my shot</span></b>
         <span class="kind"
           ><span :class="['aim', option.aim]">{{ aim?.mark }} {{ aim?.word }}</span> {{ option.detail
-          }}<template v-if="make">; {{ make }}</template></span
+          }}<template v-if="make">; {{ make }}</template
+          ><template v-if="ways">; {{ ways }} ways</template></span
         >
         <ShareBar :shares="option.shares" />
       </span>
@@ -32,6 +35,7 @@ const make = computed(() => (props.option.potted ? `made ${percent(props.option.
         <span :class="rank === 1 ? 'best' : 'muted'">{{ margin }}</span>
       </span>
     </button>
+    <WaysList v-if="chosen && ways" :option="option" @take="$emit('take', $event)" />
   </li>
 </template>
 

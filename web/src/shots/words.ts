@@ -1,5 +1,5 @@
 /** Figures as they are said, one way everywhere. */
-import type { Chance, Option } from '@/api/client'
+import type { Chance, Option, Way } from '@/api/client'
 
 export const percent = (share: number) => `${Math.round(100 * share)} %`
 /** A figure and its unit stay on one line. */
@@ -11,5 +11,13 @@ export const chanceWords = (game: string) => (game === 'snooker' ? 'frame chance
 /** How far behind the best a line is, in percent of rack chance. */
 export const behindWords = (chance: number, best: number) =>
   `−${(100 * Math.max(0, best - chance)).toFixed(1)} %`
+/** How a way of playing a line's shot stands to the one that is advised, in points of rack chance. */
+export const leadWords = ({ advised, alike, ahead }: Way) => {
+  if (advised) return 'advised'
+  const points = Math.abs(100 * ahead.value).toFixed(1)
+  return alike
+    ? 'as good'
+    : `${ahead.value < 0 ? '−' : '+'}${points} ${points === '1.0' ? 'point' : 'points'}`
+}
 export const speedWords = ({ speed }: Pick<Option, 'speed'>) => `${speed.pace}, ${speed.words}`
 export const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1)

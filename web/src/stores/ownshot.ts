@@ -18,9 +18,9 @@ export const useOwnShot = defineStore('own-shot', () => {
   let asked = 0
   let busy = false
 
-  /** Begin with the chosen line's stroke where there is one that still fits, else straight at a ball. */
-  function begin() {
-    const from = study.stale ? null : study.option?.stroke
+  /** Begin with a given stroke, with the chosen line's where there is one that still fits, else straight at a ball. */
+  function begin(given?: Stroke) {
+    const from = given ?? (study.stale ? null : study.option?.stroke)
     stroke.value = from ? { ...from } : { ...FIRST, aim_deg: atSomeBall() }
     void attempt()
   }

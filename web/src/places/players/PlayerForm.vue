@@ -24,7 +24,11 @@ const name = ref(
 const level = ref(props.from.level || 'league')
 const hand = ref(model.hand)
 const reach = ref(model.reach_m)
-const nerves = ref(model.nerves)
+const ofLevel = (name: string) => levels.value.find((l) => l.key === name)?.stroke_model.nerves
+/** The level's own nerves are no number here: they follow when another level is chosen. */
+const nerves = ref<number | null>(
+  model.nerves === ofLevel(level.value) || !props.from.own ? null : model.nerves,
+)
 const canSave = computed(() => name.value.trim().length > 0)
 const field = ref<HTMLInputElement | null>(null)
 onMounted(() => field.value?.focus())
@@ -34,7 +38,7 @@ function save() {
     level: level.value,
     hand: hand.value,
     reach_m: Number(reach.value),
-    nerves: Number(nerves.value),
+    nerves: nerves.value,
   })
 }
 </script>
@@ -67,9 +71,12 @@ function save() {
     </label>
     <label
       >Nerves
-      <select v-model.number="nerves">
+      <select v-model="nerves">
+        <option :value="null">as players of that level</option>
         <option v-for="n in NERVES" :key="n.value" :value="n.value">{{ n.name }}</option>
-        <option v-if="!NERVES.some((n) => n.value === nerves)" :value="nerves">as set ({{ nerves }})</option>
+        <option v-if="nerves !== null && !NERVES.some((n) => n.value === nerves)" :value="nerves">
+          as set ({{ nerves }})
+        </option>
       </select>
       <span class="muted">on soft strokes at the ball that decides the rack</span>
     </label>

@@ -11,7 +11,7 @@ export const NERVES = [
   { value: 0.7, name: 'much' },
 ]
 export const nervesWords = (nerves: number) =>
-  nerves === 0 ? '' : nerves < 0.5 ? 'some nerves' : 'much nerves'
+  nerves < 0.2 ? '' : nerves < 0.5 ? 'some nerves' : 'much nerves'
 
 export function playerWords({ own, level, stroke_model: model }: Player): string {
   const errors = `aim within ${model.aim_deg.toFixed(2)}°, speed within ${Math.round(100 * model.speed)} %`

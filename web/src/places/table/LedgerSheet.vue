@@ -3,10 +3,12 @@ import { computed, ref } from 'vue'
 import { useBoard } from '@/board/useBoard'
 import { ENDINGS } from '@/shots/endings'
 import LedgerLine from '@/shots/LedgerLine.vue'
+import { useOwnShot } from '@/stores/ownshot'
 import { useStudy } from '@/stores/study'
 import LedgerHead from './LedgerHead.vue'
 
 const study = useStudy()
+const own = useOwnShot()
 const board = useBoard()
 const best = computed(() => study.options[0]?.rack_chance.value ?? 0)
 /** Where the shot card stands below the ledger, only its first lines keep it within reach. */
@@ -39,6 +41,7 @@ const hold = (event: PointerEvent) => study.running && event.pointerType === 'mo
         :best="best"
         :chosen="study.chosen === option.id"
         @choose="study.choose(option)"
+        @take="own.begin($event)"
       />
       <li v-if="few && study.shown.length > lines.length" key="all" class="all">
         <button type="button" @click="few = false">Show all {{ study.shown.length }} lines</button>

@@ -1,0 +1,79 @@
+<script setup lang="ts">
+import type { Option, Stroke } from '@/api/client'
+import { capital, leadWords, percent } from './words'
+
+/** A line opened: the strokes by which its shot may be played, each against the one that is advised. */
+defineProps<{ option: Option }>()
+defineEmits<{ take: [stroke: Stroke] }>()
+</script>
+
+<template>
+  <div class="ways">
+    <p class="muted">{{ option.ways_words }}</p>
+    <ol aria-label="Ways of playing it">
+      <li v-for="(way, i) in option.ways" :key="i">
+        <button
+          type="button"
+          :title="
+            way.advised
+              ? 'The stroke on the shot card'
+              : 'Take this stroke as your own shot: see it, change it'
+          "
+          @click="$emit('take', way.stroke as Stroke)"
+        >
+          <span
+            >{{ capital(way.words)
+            }}<span class="muted"
+              >{{ way.speed.words }}, {{ way.tip }}; made {{ percent(way.make) }}</span
+            ></span
+          >
+          <span class="lead" :class="{ alike: way.alike }">{{ leadWords(way) }}</span>
+        </button>
+      </li>
+    </ol>
+  </div>
+</template>
+
+<style scoped>
+.ways {
+  padding: 2px 14px 8px 44px;
+  border-left: 3px solid var(--brass);
+  border-bottom: 1px solid var(--hairline);
+  background: var(--tint);
+  font-size: 13px;
+}
+p {
+  margin: 0 0 2px;
+}
+ol {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+button {
+  width: 100%;
+  min-height: 34px;
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 10px;
+  padding: 4px 0;
+  text-align: left;
+  font: inherit;
+  color: inherit;
+  background: none;
+  border: 0;
+  border-top: 1px solid var(--hairline);
+  cursor: pointer;
+}
+button > span > .muted {
+  display: block;
+}
+.lead {
+  font-variant-numeric: lining-nums tabular-nums;
+  font-weight: 600;
+  white-space: nowrap;
+}
+.alike {
+  color: var(--brass);
+}
+</style>
