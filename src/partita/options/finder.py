@@ -66,7 +66,7 @@ def constructed(scene: Scene) -> list[Option]:
 
 def first_kicks(scene: Scene) -> list[Option]:
     """Some legal kicks, at once: what stands in the list of a hooked player until the sweep is done."""
-    rows = few_kicks(scene)
+    rows = scene.raised(few_kicks(scene))
     reading = scene.play(rows)
     legal = np.flatnonzero((reading.outcomes.code != FOUL) & (reading.outcomes.code != LOST))
     kept = fold([int(e) for e in legal], lambda e: shot_told(reading, e), 1)[:_FIRST_KICKS]
@@ -79,14 +79,17 @@ def first_kicks(scene: Scene) -> list[Option]:
 def swept(scene: Scene, value: Value, shooter: Floats, known: Sequence[Option]) -> list[Option]:
     """Everything but the pots that are known: attacks by their chance, by turns with safeties by what they leave."""
     pots = frozenset((o.intention.potted, o.intention.pocket) for o in known if o.intention.kind == "pot")
-    parts = [scene.play(rows) for rows in (fan(scene), _legal(scene, around(scene)), _legal(scene, rail_first(scene)))]
+    parts = [
+        scene.play(rows)
+        for rows in (scene.raised(fan(scene)), _legal(scene, around(scene)), _legal(scene, rail_first(scene)))
+    ]
     worths = [value(part) for part in parts]
     kicks = _promising_kicks(parts[1], worths[1])
     if len(kicks):
         parts.append(scene.play(between(kicks)))
     full = _full_kicks(parts[1])
     if len(full):
-        squared = _squared(scene, tips_and_speeds(full))
+        squared = _squared(scene, scene.raised(tips_and_speeds(full)))
         if len(squared):
             parts.append(scene.play(squared))
     hooked = is_hooked(scene.places, scene.targets, range(1, len(scene.names)), scene.bed.radius)
@@ -243,7 +246,7 @@ def push_outs(scene: Scene, value: Value) -> list[Option]:
 
 def fouls_on_purpose(scene: Scene, value: Value) -> list[Option]:
     """The fouls that cost least: worth a look when every legal shot is worse."""
-    reading = scene.play(np.concatenate([fan(scene), around(scene)[::3]]))
+    reading = scene.play(scene.raised(np.concatenate([fan(scene), around(scene)[::3]])))
     code = reading.outcomes.code
     fouls = np.flatnonzero((code == FOUL) & (reading.shots.facts[:, FIRST_HIT] >= 0))
     order = fouls[np.argsort(-value(reading)[fouls], kind="stable")][:_FOULS]

@@ -130,13 +130,20 @@ def aimed_at_both(scene: Scene, target: int, opening: Opening, rows: Floats) -> 
 
 
 def middle_of(tried: Floats, good: NDArray[np.bool_]) -> Floats:
-    """(m,) of rising values (k,) the middle one of those that are good, (m, k): the same seen in a mirror.
+    """(m,) of rising values (k,) the middle of the longest run of those that are good, (m, k).
 
-    Not the mean, which may lie in a gap between them; of an even number the mean of the two in the middle.
+    Of runs as long the one nearer to the middle of all, so that the same is found in a mirror.
     """
-    order = np.cumsum(good, axis=1)
-    below, above = ((order[:, -1:] + one) // 2 for one in (1, 2))
-    return np.asarray(0.5 * (tried[np.argmax(order >= below, axis=1)] + tried[np.argmax(order >= above, axis=1)]))
+    count, longest, middle = good.shape[1], np.zeros(len(good)), np.zeros(len(good))
+    run = np.zeros(len(good), dtype=np.int64)
+    for end in range(count):
+        run = np.where(good[:, end], run + 1, 0)
+        at = 0.5 * (tried[end] + tried[np.minimum(end, end - run + 1)])
+        # Nearness counts for less than a step.
+        length = run - np.abs(at - tried.mean()) / (np.ptp(tried) * count)
+        better = (run > 0) & (length > longest)
+        longest, middle = np.where(better, length, longest), np.where(better, at, middle)
+    return middle
 
 
 def solve_aims(scene: Scene, target: int, rows: Floats, wanted: Floats) -> tuple[Floats, NDArray[np.bool_]]:

@@ -1,6 +1,7 @@
 """What could ever be chosen: attacks with a chance to go in, and kicks that somebody would try."""
 
 import math
+from collections import Counter
 
 from partita.options.option import Option
 from partita.options.scene import Floats
@@ -9,7 +10,7 @@ from partita.players.stroke_model import AIM, SIGHT
 # Attacks with less of a chance to go in, by their room for error, are left out where there is anything else; and no
 # kick is by more cushions than these: for who cannot, and for who can hit his ball straight.
 _LEAST_CHANCE, _FEWEST_ATTACKS = 0.06, 6
-_MOST_CUSHIONS, _MOST_FREE_CUSHIONS = 4, 2
+_MOST_CUSHIONS, _MOST_FREE_CUSHIONS, _ESCAPES_EACH = 4, 2, 3
 
 
 def chance_to_go_in(option: Option, shooter: Floats) -> float:
@@ -22,13 +23,15 @@ def chance_to_go_in(option: Option, shooter: Floats) -> float:
 
 def likely(options: list[Option], shooter: Floats, hooked: bool) -> list[Option]:
     """Attacks, the likeliest first, without those that hardly ever go in, or that nobody would try who sees a ball."""
-    chances = {id(option): chance_to_go_in(option, shooter) for option in options if _rails(option) <= _most(hooked)}
-    ranked = sorted((o for o in options if id(o) in chances), key=lambda option: -chances[id(option)])
+    tried = [option for option in options if len(_rails(option)) <= _most(hooked)]
+    chances = {id(option): chance_to_go_in(option, shooter) for option in tried}
+    ranked = sorted(tried, key=lambda option: -chances[id(option)])
     return [o for place, o in enumerate(ranked) if place < _FEWEST_ATTACKS or chances[id(o)] >= _LEAST_CHANCE]
 
 
-def _rails(option: Option) -> int:
-    return len([part for part in option.intention.route if not part.startswith("jaw")])
+def _rails(option: Option) -> tuple[str, ...]:
+    """The cushions of the cue ball's way, jaws left out."""
+    return tuple(part for part in option.intention.route if not part.startswith("jaw"))
 
 
 def _most(hooked: bool) -> int:
@@ -37,15 +40,15 @@ def _most(hooked: bool) -> int:
 
 
 def sensible(options: list[Option], hooked: bool) -> list[Option]:
-    """Safeties without kicks by many cushions; and who sees the ball kicks by each way in one manner only."""
+    """Safeties without kicks by many cushions, and of those by the same cushions only the best few."""
     kept: list[Option] = []
-    routes: set[tuple[str, ...]] = set()
+    routes: Counter[tuple[str, ...]] = Counter()
     for option in options:
-        if _rails(option) > _most(hooked):
-            continue
-        if option.intention.kind == "kick-safety" and not hooked:
-            if option.intention.route in routes:
+        if option.intention.kind in ("kick-safety", "escape"):
+            route = _rails(option)
+            routes[route] += 1
+            if routes[route] > (_ESCAPES_EACH if hooked else 1):
                 continue
-            routes.add(option.intention.route)
-        kept.append(option)
+        if len(_rails(option)) <= _most(hooked):
+            kept.append(option)
     return kept

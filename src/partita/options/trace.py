@@ -13,7 +13,7 @@ from partita.options.option import Caution, Intention, Option
 from partita.options.scene import Floats, Reading, Scene, stroke_of
 from partita.options.thickness import fullness_of
 from partita.physics.constants import AFTER, AFTER_OTHER, BALL_BALL, BEFORE, CUSHION, FACING, POCKET, TIP
-from partita.physics.facts import CUE_CUSHIONS_BEFORE, CUT, WAY, unsighted_way
+from partita.physics.facts import CUE_CUSHIONS_BEFORE, CUT, STILL_FROZEN_M, WAY, unsighted_way
 from partita.players.judgement import CAROM_SHARE, COMBINATION_SHARE
 from partita.table.spec import CUSHIONS, POCKETS
 
@@ -58,6 +58,7 @@ class _Story:
 
 def _story(trace: Floats, radius: float) -> _Story:
     story = _Story()
+    story.go_on(0, trace[0, AFTER + 1 : AFTER + 3])
     for row in trace[1:]:
         kind, ball, other = int(row[1]), int(row[2]), int(row[3])
         story.go_on(ball, row[AFTER + 1 : AFTER + 3])
@@ -91,7 +92,8 @@ def _note_contact(story: _Story, row: Floats, ball: int, other: int, radius: flo
 
 def _note_rail(story: _Story, ball: int, name: str, row: Floats) -> None:
     if ball == 0 and story.target < 0:
-        if name.startswith("jaw") and story.route and story.route[-1] == name:
+        # Pressed into the rail that it lay frozen to it has not met one, and pressed along one it has met it once.
+        if story.way_m[0] < STILL_FROZEN_M or (story.route and story.route[-1] == name):
             return
         story.route.append(name)
         story.last_rail = row[AFTER + 1 : AFTER + 3].copy()

@@ -59,15 +59,16 @@ def count_rails(ws, i, other, kind, bed, facts, measures):
     """The same for a ball and a cushion, tip or facing."""
     if kind != CUSHION and kind != TIP and kind != FACING:
         return
+    if kind == CUSHION and _was_frozen_there(ws, i):
+        return
     if facts[FIRST_HIT] < 0:
         _go_on(ws.balls, measures)
         measures[RAILS_AT] += measures[WAY]
         measures[RAILS_AT_SQUARED] += measures[WAY] * measures[WAY]
         facts[CUE_CUSHIONS_BEFORE] += 1
-        if kind == CUSHION and facts[CUE_CUSHIONS_BEFORE] <= 9:
+        # Pressed along a rail a ball touches it again and again: that is one cushion of a route.
+        if kind == CUSHION and facts[CUE_CUSHIONS_BEFORE] <= 9 and facts[ROUTE] % 5 != 1 + other:
             facts[ROUTE] = 5 * facts[ROUTE] + 1 + other
-        return
-    if kind == CUSHION and _was_frozen_there(ws, i):
         return
     facts[RAIL_AFTER] = 1
     if i == 0:

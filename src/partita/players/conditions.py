@@ -103,9 +103,12 @@ def _to_stand(bed, rail, x, y, ahead_x, ahead_y, hand):
 
 
 @kernel
-def body_factor(player, bed, places, in_play, x, y, aim):
-    """Factor, at least 1, of the aim error for a raised butt and a stretch with the cue ball at (x, y)."""
-    lift = 1.0 + LIFT_COST * lift_rad(bed, places, in_play, x, y, aim)
+def body_factor(player, bed, places, in_play, x, y, aim, elevation):
+    """Factor, at least 1, of the aim error for a raised butt and a stretch with the cue ball at (x, y).
+
+    elevation : rad, of the stroke, where it is more than what lies behind the ball asks for
+    """
+    lift = 1.0 + LIFT_COST * max(elevation, lift_rad(bed, places, in_play, x, y, aim))
     over = reach_needed(bed, x, y, aim, player[HAND]) - player[REACH]
     return lift * min(REST_FACTOR, 1.0 + STRETCH_COST * max(0.0, over))
 
@@ -117,7 +120,7 @@ def awkwardness(player, bed, places, in_play, stroke, deciding):
     player : a stroke model's row; places : (n, 2) m; in_play : (n,); stroke : (5,)
     deciding : whether the ball decides the rack
     """
-    body = body_factor(player, bed, places, in_play, places[0, 0], places[0, 1], stroke[0])
+    body = body_factor(player, bed, places, in_play, places[0, 0], places[0, 1], stroke[0], stroke[4])
     soft = max(0.0, 1.0 - stroke[1] / _FIRM_MPS) if deciding else 0.0
     return body * (1.0 + player[NERVES] * soft)
 

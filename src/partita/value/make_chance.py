@@ -98,6 +98,6 @@ def make_chance(windows, bed, pocket, places, in_play, target, cue_x, cue_y, pla
         half -= FROZEN_THROW_RAD * math.sin(cut)
     if chance_from_angles(half, off, distance, cut, 1.0, player, radius) <= 0.01:
         return 0.0
-    awkward = body_factor(player, bed, places, in_play, cue_x, cue_y, math.atan2(fy, fx))
+    awkward = body_factor(player, bed, places, in_play, cue_x, cue_y, math.atan2(fy, fx), 0.0)
     chance = chance_from_angles(half, off, distance, cut, awkward, player, radius)
     return chance * clear_chance(cue_x, cue_y, fx, fy, distance, places, in_play, target, -1, 2.0 * radius, player[AIM])

@@ -43,7 +43,9 @@ def list_options(
 
 
 def _way(option: Option) -> tuple[object, ...]:
-    """The same shot played in the same way: stop, roll, draw ..., with or without side."""
+    """The same shot; of pots each way of playing it: stop, roll, draw ..., with or without side."""
+    if option.intention.kind != "pot":
+        return (shot_of(option),)
     return (
         shot_of(option),
         option.intention.style,
