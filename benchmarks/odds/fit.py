@@ -25,7 +25,7 @@ from partita.value.learned import CARD, FEATURES, NAMES
 
 Floats = NDArray[np.float64]
 # Openings and the racks played from each; positions kept of a rack. Seeds below FIRST_SEED are the benchmark's.
-OPENINGS = {"nine-ball": 400, "ten-ball": 160, "eight-ball": 200, "straight-pool": 40, "snooker": 60}
+OPENINGS = {"nine-ball": 400, "ten-ball": 160, "eight-ball": 160, "straight-pool": 24, "snooker": 60}
 RACKS, FIRST_SEED, _KEPT = 4, 10_000, 40
 _HELD_OUT = 0.25
 _RIDGE = 3.0

@@ -89,13 +89,13 @@ def _to_stand(bed, rail, x, y, ahead_x, ahead_y, hand):
         turn = -_SLACK if try_ == 1 else _ROUND
         if try_ == 0:
             way_x, way_y = (0.0, sign) if long else (sign, 0.0)
-            cross, dot = hand * (ahead_y * way_x - ahead_x * way_y), -(ahead_x * way_x + ahead_y * way_y)
+            cross, dot = hand * (ahead_x * way_y - ahead_y * way_x), -(ahead_x * way_x + ahead_y * way_y)
             turn = math.atan2(cross, dot)
             if not -_SLACK < turn < _ROUND:
                 continue
         else:
             cosine, sine = math.cos(turn), hand * math.sin(turn)
-            way_x, way_y = -ahead_x * cosine + ahead_y * sine, -ahead_y * cosine - ahead_x * sine
+            way_x, way_y = -ahead_x * cosine - ahead_y * sine, -ahead_y * cosine + ahead_x * sine
         out, aside = (sign * way_y, way_x) if long else (sign * way_x, way_y)
         if out > 1e-6 and -_STAND_OFF_M <= along + gap / out * aside <= size + _STAND_OFF_M:
             best = min(best, gap / out)

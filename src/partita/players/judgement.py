@@ -16,6 +16,8 @@ from partita.kernels import kernel
 _LEAST_RAD, _RAD_PER_SIGHT_M = 0.010, 14.0
 # How much harder the answer of a rail is to foresee at 3 m/s, and with side at the miscue limit.
 _SPEED_SHARE, _SIDE_SHARE = 0.15, 0.4
+# Side that creeps in turns a ball off the rail by this much, rad for each R. Source: simulation.
+TURN_PER_TIP_RAD = 1.6
 # The share of the angle by which the first ball's way to the next is misjudged, and the way off a ball.
 COMBINATION_SHARE, CAROM_SHARE = 0.25, 0.35
 

@@ -16,6 +16,8 @@ from partita.value.rest import GIVEN
 _SPEEDS, _HEIGHTS = (1.0, 1.6, 2.4, 3.4), (-0.35, -0.1, 0.2, 0.4)
 _LEAST_MAKE = 0.03
 _FOLDED_AIMS = 7
+# From this half window on a ball hangs, and is also cut so far across it.
+_WIDE_RAD, _ACROSS = 0.25, (-0.65, 0.0, 0.65)
 
 
 @kernel
@@ -79,41 +81,58 @@ def _find_pairs(desk, places, in_play, who):
 @kernel
 def add_pots(desk, places, in_play, standing, who, count):
     """Candidates for the most promising pots, valued without error but for the chance of missing."""
-    radius, missed = desk.eyes.bed.radius, 1.0 - desk.glance[GIVEN]
+    missed = 1.0 - desk.glance[GIVEN]
     for pair in range(_find_pairs(desk, places, in_play, who)):
         target, pocket, chance = int(desk.pairs[pair, 0]), int(desk.pairs[pair, 1]), desk.pairs[pair, 3]
         direction, half, _, folded = pocket_opening(
             desk.eyes.windows, desk.eyes.bed, pocket, places, in_play, target, 1
         )
+        pot = (target, pocket, half, folded, chance, missed)
         if not folded:
             straight = math.atan2(places[target, 1] - places[0, 1], places[target, 0] - places[0, 0])
-            direction += off_middle(half, direction, straight)
-        ghost_x = places[target, 0] - 2.0 * radius * math.cos(direction)
-        ghost_y = places[target, 1] - 2.0 * radius * math.sin(direction)
-        aim = math.atan2(ghost_y - places[0, 1], ghost_x - places[0, 0])
-        contact = max(0.02, math.hypot(ghost_x - places[0, 0], ghost_y - places[0, 1]))
-        for speed in _SPEEDS:
-            for height in _HEIGHTS:
-                here = count
-                count = put_safety(desk.candidates, count, aim, speed, height, contact, target)
-                if count == here:
-                    # There is no room for more.
-                    return count
-                row = desk.candidates[here]
-                row[BALL], row[POCKET] = target, pocket
-                if folded:
-                    cut = _aimed_at_both(desk, places, in_play, target, pocket, half * 2.0 * radius / contact, row)
-                else:
-                    cut = _aimed(desk, places, in_play, target, direction, row)
-                if cut > 2.0:
-                    count = here
-                    continue
-                row[CUT_AT] = cut
-                if not folded:
-                    # The next stroke of this pot needs nearly the same aim.
-                    aim = row[AIM]
-                play_shot(desk, places, in_play, row, False)
-                worth = clean_worth(desk, places, in_play, standing, target, pocket, who)
-                # Played without error it always goes in: what a miss costs comes in by the make chance.
-                row[WORTH] = min(worth, chance * worth + (1.0 - chance) * missed)
+            best = direction + off_middle(half, direction, straight)
+            count = _add_pot(desk, places, in_play, standing, who, count, pot, best)
+            if half > _WIDE_RAD:
+                # A ball that hangs may be cut as one likes: the position, or the scratch, decides.
+                for share in _ACROSS:
+                    count = _add_pot(desk, places, in_play, standing, who, count, pot, direction + share * half)
+        else:
+            count = _add_pot(desk, places, in_play, standing, who, count, pot, direction)
+    return count
+
+
+@kernel
+def _add_pot(desk, places, in_play, standing, who, count, pot, direction):
+    """Candidates for one pot, with each speed and height; pot : target, pocket, half window (rad), fold, make chance,
+    worth of a miss; direction : rad, in which the target is to leave."""
+    target, pocket, half, folded, chance, missed = pot
+    radius = desk.eyes.bed.radius
+    ghost_x = places[target, 0] - 2.0 * radius * math.cos(direction)
+    ghost_y = places[target, 1] - 2.0 * radius * math.sin(direction)
+    aim = math.atan2(ghost_y - places[0, 1], ghost_x - places[0, 0])
+    contact = max(0.02, math.hypot(ghost_x - places[0, 0], ghost_y - places[0, 1]))
+    for speed in _SPEEDS:
+        for height in _HEIGHTS:
+            here = count
+            count = put_safety(desk.candidates, count, aim, speed, height, contact, target)
+            if count == here:
+                # There is no room for more.
+                return count
+            row = desk.candidates[here]
+            row[BALL], row[POCKET] = target, pocket
+            if folded:
+                cut = _aimed_at_both(desk, places, in_play, target, pocket, half * 2.0 * radius / contact, row)
+            else:
+                cut = _aimed(desk, places, in_play, target, direction, row)
+            if cut > 2.0:
+                count = here
+                continue
+            row[CUT_AT] = cut
+            if not folded:
+                # The next stroke of this pot needs nearly the same aim.
+                aim = row[AIM]
+            play_shot(desk, places, in_play, row, False)
+            worth = clean_worth(desk, places, in_play, standing, target, pocket, who)
+            # Played without error it always goes in: what a miss costs comes in by the make chance.
+            row[WORTH] = min(worth, chance * worth + (1.0 - chance) * missed)
     return count

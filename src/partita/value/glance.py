@@ -35,8 +35,8 @@ from partita.lines.in_hand import LINE_PLACES, line_place
 from partita.lines.mirrors import kick_to
 from partita.lines.openings import is_on_bed, pocket_opening
 from partita.lines.sight import visible_share
-from partita.players.judgement import judgement_m
-from partita.players.stroke_model import AIM, SIGHT
+from partita.players.judgement import TURN_PER_TIP_RAD, judgement_m
+from partita.players.stroke_model import AIM, SIGHT, TIP
 from partita.value.eyes import Eyes, blank_eyes
 from partita.value.learned import corrected, fill_features
 from partita.value.make_chance import make_chance, normal_below
@@ -124,7 +124,8 @@ def hit_chance(bed, places, in_play, target, player):
     _, unsighted, way = kick_to(bed, places, in_play, target)
     if way == 0.0:
         unsighted, way = _NO_WAY_M * math.sqrt(14.0), 4.0 * _NO_WAY_M
-    error = math.hypot(judgement_m(player[SIGHT], unsighted, _KICK_MPS, 0.0), way * player[AIM])
+    struck = math.hypot(way * player[AIM], unsighted * TURN_PER_TIP_RAD * player[TIP])
+    error = math.hypot(judgement_m(player[SIGHT], unsighted, _KICK_MPS, 0.0), struck)
     return 2.0 * normal_below(_KICK_SHARE * 2.0 * bed.radius / error) - 1.0
 
 

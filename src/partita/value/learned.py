@@ -46,9 +46,9 @@ def fill_features(out, balls, standing, me, them, features):
     features[8], features[9], features[10] = out[BACK], out[GIVEN], balls / 10.0
     features[11], features[12] = math.log(me[AIM] / 0.0016), math.log(them[AIM] / me[AIM])
     features[13] = math.log(them[SPEED] / me[SPEED])
+    features[14], features[15] = (float(standing[FOULS]), float(standing[OTHER_FOULS])) if pool else (0.0, 0.0)
     # With few balls left, and in good hands, the formula is surer than it says.
     features[16], features[17] = features[1] * features[10], features[1] * features[11]
-    features[14], features[15] = (float(standing[FOULS]), float(standing[OTHER_FOULS])) if pool else (0.0, 0.0)
 
 
 @kernel
