@@ -30,7 +30,7 @@ from partita.weighing.weigh import WeighRequest, weigh
 Json = dict[str, object]
 _GAMES = ("nine-ball", "nine-ball", "eight-ball", "ten-ball")
 _LEVELS = ("professional", "strong league", "league", "semi-professional")
-_BREAKS, _FIRST_SEED, _SAMPLES, _RACKS = 200, 7000, 500, 96
+_BREAKS, _FIRST_SEED, _SAMPLES, _RACKS = 200, 7000, 500, 32
 
 
 def layouts() -> list[Json]:
