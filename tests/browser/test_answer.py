@@ -13,7 +13,7 @@ from tests.server.worker import eventually
 class Answer(BrowserCase):
     def test_choosing_a_line_draws_it_and_filters_keep_its_kind(self) -> None:
         self.weigh()
-        lines = self.page.get_by_label("Ledger of options").locator("ol li button")
+        lines = self.page.get_by_label("Ledger of options").locator("button.line")
         before = self.page.locator("svg.table polyline.path").first.get_attribute("points")
         lines.nth(2).click()
         expect(lines.nth(2)).to_have_attribute("aria-pressed", "true")
@@ -25,6 +25,22 @@ class Answer(BrowserCase):
         self.page.get_by_role("button", name="■ Safe", exact=True).click()
         kinds = self.page.locator(".lines .aim").all_inner_texts()
         self.assertEqual({kind.split()[-1] for kind in kinds}, {"Safe"})
+
+    def test_a_line_opens_into_its_ways_and_one_of_them_is_taken_as_ones_own_shot(self) -> None:
+        self.weigh()
+        page = self.page
+        opener = page.get_by_role("button", name=re.compile(r"Open its \d ways"))
+        expect(opener).to_have_attribute("aria-expanded", "false")
+        opener.click()
+        ways = page.get_by_label("Ways of playing it").get_by_role("button")
+        expect(ways.first).to_contain_text("advised")
+        told = Study.objects.latest("pk").document["options"][0]["ways"]
+        expect(ways).to_have_count(len(told))
+        ways.nth(1).click()
+        own = page.get_by_label("My own shot")
+        expect(own).to_contain_text(f"{told[1]['stroke']['speed_mps']:.2f} m/s")
+        own.get_by_role("button", name="Close").click()
+        expect(page.get_by_label("Shot card")).to_be_visible()
 
     def test_lines_do_not_move_under_the_pointer_and_refining_narrows_the_intervals(self) -> None:
         page = self.page

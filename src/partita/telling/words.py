@@ -91,8 +91,8 @@ def ways_words(ways: Sequence[Way]) -> str:
     alike = sum(way.alike for way in ways[1:])
     if alike == 0:
         return "The way that is advised does better than the others."
-    others = "Another way" if alike == 1 else f"{alike} other ways"
-    return f"{others} cannot be told apart from it by chance; the simplest stroke is advised."
+    others = "Another way does" if alike == 1 else f"{alike} other ways do"
+    return f"{others} as well, as far as can be told; the simplest stroke is advised."
 
 
 def hand_back_words(value: float) -> str:

@@ -55,6 +55,9 @@ const make = computed(() => (props.option.potted ? `made ${percent(props.option.
   border-bottom: 1px solid var(--hairline);
   cursor: pointer;
 }
+.line.chosen:not(:last-child) {
+  border-bottom: 0;
+}
 .line.chosen {
   border-left-color: var(--brass);
   background: var(--tint);

@@ -1,16 +1,21 @@
 <script setup lang="ts">
 import type { Option, Stroke } from '@/api/client'
-import { capital, leadWords, percent } from './words'
+import { ref } from 'vue'
+import { capital, leadWords, percent, unbroken } from './words'
 
 /** A line opened: the strokes by which its shot may be played, each against the one that is advised. */
 defineProps<{ option: Option }>()
 defineEmits<{ take: [stroke: Stroke] }>()
+const open = ref(false)
 </script>
 
 <template>
   <div class="ways">
-    <p class="muted">{{ option.ways_words }}</p>
-    <ol aria-label="Ways of playing it">
+    <button type="button" class="opener" :aria-expanded="open" @click="open = !open">
+      {{ open ? 'Close its ways' : `Open its ${option.ways?.length} ways` }}
+    </button>
+    <p v-if="open" class="muted">{{ option.ways_words }}</p>
+    <ol v-if="open" aria-label="Ways of playing it">
       <li v-for="(way, i) in option.ways" :key="i">
         <button
           type="button"
@@ -23,9 +28,9 @@ defineEmits<{ take: [stroke: Stroke] }>()
         >
           <span
             >{{ capital(way.words)
-            }}<span class="muted"
-              >{{ way.speed.words }}, {{ way.tip }}; made {{ percent(way.make) }}</span
-            ></span
+            }}<span class="muted">{{
+              unbroken(`${way.speed.words}, ${way.tip}; made ${percent(way.make)}`)
+            }}</span></span
           >
           <span class="lead" :class="{ alike: way.alike }">{{ leadWords(way) }}</span>
         </button>
@@ -36,7 +41,7 @@ defineEmits<{ take: [stroke: Stroke] }>()
 
 <style scoped>
 .ways {
-  padding: 2px 14px 8px 44px;
+  padding: 0 14px 4px 41px;
   border-left: 3px solid var(--brass);
   border-bottom: 1px solid var(--hairline);
   background: var(--tint);
@@ -50,7 +55,16 @@ ol {
   margin: 0;
   padding: 0;
 }
-button {
+.opener {
+  min-height: 28px;
+  padding: 0;
+  border: 0;
+  background: none;
+  color: var(--brass);
+  font: 600 13px var(--sans);
+  cursor: pointer;
+}
+li button {
   width: 100%;
   min-height: 34px;
   display: grid;
@@ -65,7 +79,7 @@ button {
   border-top: 1px solid var(--hairline);
   cursor: pointer;
 }
-button > span > .muted {
+li button > span > .muted {
   display: block;
 }
 .lead {

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { ledgerState } from '@/places/table/ledgerState'
-import { behindWords, chanceWords, spread } from './words'
+import type { Way } from '@/api/client'
+import { behindWords, chanceWords, leadWords, spread } from './words'
 
 describe('figures as they are said', () => {
   it('have their unit, and one name', () => {
@@ -9,6 +10,16 @@ describe('figures as they are said', () => {
     // A line that a refined answer has just lifted is not behind by less than nothing.
     expect(behindWords(0.57, 0.56)).toBe('−0.0 %')
     expect([chanceWords('snooker'), chanceWords('nine-ball')]).toEqual(['frame chance', 'rack chance'])
+  })
+})
+
+describe('a way of playing a shot', () => {
+  const way = { advised: false, alike: false, ahead: { value: -0.0234, low: -0.03, high: -0.01 } } as Way
+  it('stands to the advised one in points, or is as good', () => {
+    expect(leadWords(way)).toBe('−2.3 points')
+    expect(leadWords({ ...way, ahead: { value: 0.01, low: 0, high: 0.02 } })).toBe('+1.0 point')
+    expect(leadWords({ ...way, alike: true })).toBe('as good')
+    expect(leadWords({ ...way, advised: true, alike: true })).toBe('advised')
   })
 })
 
