@@ -79,41 +79,44 @@ def first_kicks(scene: Scene) -> list[Option]:
 def swept(scene: Scene, value: Value, shooter: Floats, known: Sequence[Option]) -> list[Option]:
     """Everything but the pots that are known: attacks by their chance, by turns with safeties by what they leave."""
     pots = frozenset((o.intention.potted, o.intention.pocket) for o in known if o.intention.kind == "pot")
-    parts = [
-        scene.play(rows)
-        for rows in (scene.raised(fan(scene)), _legal(scene, around(scene)), _legal(scene, rail_first(scene)))
-    ]
-    worths = [value(part) for part in parts]
-    kicks = _promising_kicks(parts[1], worths[1])
-    if len(kicks):
-        parts.append(scene.play(between(kicks)))
-    full = _full_kicks(parts[1])
-    if len(full):
-        squared = _squared(scene, scene.raised(tips_and_speeds(full)))
-        if len(squared):
-            parts.append(scene.play(squared))
     hooked = is_hooked(scene.places, scene.targets, range(1, len(scene.names)), scene.bed.radius)
-    if hooked:
-        parts.append(scene.play(swerves(scene)))
     attacks: list[Found] = []
     safeties: list[Found] = []
-    worths += [value(part) for part in parts[len(worths) :]]
-    for part, values in zip(parts, worths, strict=True):
+    for part, values in _looked_at(scene, value, hooked):
         for e in _best_by_family(scene, part, values, pots):
             found = Found(float(values[e]), shot_told(part, e), part.rows[e])
             (attacks if part.calls[e].ball else safeties).append(found)
+    attack_list, safe = _named(scene, attacks, safeties)
+    new = [o for o in attack_list if o.intention.kind != "pot" or (o.intention.potted, o.intention.pocket) not in pots]
+    lists = likely(new, shooter, hooked), sensible(safe, hooked)
+    return _by_turns(*(fold(options, shot_of, _KEPT_EACH) for options in lists))
+
+
+def _looked_at(scene: Scene, value: Value, hooked: bool) -> Iterator[tuple[Reading, Floats]]:
+    """All sweeps with the worth of their strokes: straight, by way of a near rail, all round, finer where it pays."""
+    for rows in (scene.raised(fan(scene)), _legal(scene, rail_first(scene))):
+        reading = scene.play(rows)
+        yield reading, value(reading)
+    kicks = scene.play(_legal(scene, around(scene)))
+    worths = value(kicks)
+    yield kicks, worths
+    finer = [
+        between(_promising_kicks(kicks, worths)),
+        _squared(scene, scene.raised(tips_and_speeds(_full_kicks(kicks)))),
+    ]
+    for rows in [*finer, *([swerves(scene)] if hooked else [])]:
+        if len(rows):
+            reading = scene.play(rows)
+            yield reading, value(reading)
+
+
+def _named(scene: Scene, attacks: list[Found], safeties: list[Found]) -> tuple[list[Option], list[Option]]:
+    """The best of the found strokes, traced and named; attacks moved to the middle of the aims that pot."""
     attack_rows, safety_rows = rows_in_turn(attacks, _TRACED_ATTACKS), rows_in_turn(safeties, _TRACED_SAFETIES)
-    attack_list: list[Option] = []
-    safe: list[Option] = []
-    if len(attack_rows):
-        named = centred(scene, scene.play(attack_rows, trace=True), "swept")
-        new = [o for o in named if o.intention.kind != "pot" or (o.intention.potted, o.intention.pocket) not in pots]
-        attack_list = likely(new, shooter, hooked)
-    if len(safety_rows):
-        reading = scene.play(safety_rows, trace=True)
-        named = [read_option(scene, reading, e, "swept") for e in range(len(safety_rows))]
-        safe = sensible([option for option in named if option.intention.kind in SAFETIES], hooked)
-    return _by_turns(fold(attack_list, shot_of, _KEPT_EACH), fold(safe, shot_of, _KEPT_EACH))
+    reading = scene.play(safety_rows, trace=True)
+    named = [read_option(scene, reading, e, "swept") for e in range(len(safety_rows))]
+    safe = [option for option in named if option.intention.kind in SAFETIES]
+    return centred(scene, scene.play(attack_rows, trace=True), "swept"), safe
 
 
 def _legal(scene: Scene, rows: Floats) -> Floats:

@@ -69,7 +69,7 @@ class Opening:
 
 
 def opening_of(scene: Scene, target: int, pocket: int) -> Opening:
-    """A pocket's opening past all other balls; of a wide one the direction that asks for the thinner cut."""
+    """A pocket's opening past all other balls; of a wide one the direction that asks for the smaller cut."""
     in_play = np.full(len(scene.places), -1, dtype=np.int8)
     direction, half, _, folded = pocket_opening(
         pocket_windows(scene.table), scene.bed, pocket, scene.places, in_play, target, 1

@@ -4,7 +4,7 @@ The formula, for a cue ball, an object ball and a pocket:
 
 - The pocket's window from the object ball (`physics.pocket_windows`) is cut back by every ball that stands in the
   object ball's way, and by rails that leave the cue ball no room behind it (`lines.openings`); half its angle is h.
-  Of a wide window not the middle is played but what asks for the thinner cut, with room to its edge.
+  Of a wide window not the middle is played but what asks for the smaller cut, with room to its edge.
 - A ball frozen to a rail is met with the rail: the throw that drives it into the rubber takes from h.
 - An error of the aim moves the contact point by d e, where d is the distance from the cue ball to
   the ghost ball, and turns the object ball by that over 2 R cos(cut); so does the sighting error.
