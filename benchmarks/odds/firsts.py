@@ -3,8 +3,8 @@
 On the sixty kept positions and on 200 layouts after a break, between players of one level. `python -m
 benchmarks.odds.firsts find FILE`, in the checkout before the change, writes the layouts with their first lines;
 `… against FILE`, in the one after it, finds the new ones, plays racks out from both strokes with the same seeds by
-today's deciding player, prints the figures and keeps them in `benchmarks/results/firsts.json`. Both can be stopped and
-go on where they were.
+today's deciding player (of layouts after a break every fourth), prints the figures and keeps them in
+`benchmarks/results/firsts.json`. Both can be stopped and go on where they were.
 """
 
 import json
@@ -30,7 +30,7 @@ from partita.weighing.weigh import WeighRequest, weigh
 Json = dict[str, object]
 _GAMES = ("nine-ball", "nine-ball", "eight-ball", "ten-ball")
 _LEVELS = ("professional", "strong league", "league", "semi-professional")
-_BREAKS, _FIRST_SEED, _SAMPLES, _RACKS = 200, 7000, 500, 32
+_BREAKS, _FIRST_SEED, _SAMPLES, _RACKS, _PLAYED_EVERY = 200, 7000, 500, 32, 4
 
 
 def layouts() -> list[Json]:
@@ -92,32 +92,32 @@ def against(path: Path) -> None:
     """Find the first lines of today, play both out, print and keep."""
     rows: list[Json] = json.loads(path.read_text())
     for number, row in enumerate(rows):
-        if "gain" not in row:
+        if "changed" not in row:
             try:
                 row["now"] = first_line(row)
-                same = row["now"]["id"] == row["first"]["id"]  # type: ignore[index]
-                gain = np.zeros(1) if same else worth(row, row["now"]) - worth(row, row["first"])  # type: ignore[arg-type]
             except Refused as refused:
                 # A layout that today's rules of the table refuse is told, and left out.
                 sys.stderr.write(f"\n{number}: {refused}\n")
                 continue
-            row["gain"], row["changed"] = float(gain.mean()), not same
+            row["changed"] = row["now"]["id"] != row["first"]["id"]  # type: ignore[index]
+            if row["changed"] and (row["set"] == "kept" or number % _PLAYED_EVERY == 0):
+                gain = worth(row, row["now"]) - worth(row, row["first"])  # type: ignore[arg-type]
+                row["gain"] = float(gain.mean())
             path.write_text(json.dumps(rows))
         sys.stderr.write(f"\r{number + 1} of {len(rows)}")
-    keep(
-        "firsts",
-        {name: _figures([row for row in rows if row["set"] == name and "gain" in row]) for name in ("kept", "break")},
-    )
+    done = [row for row in rows if "changed" in row]
+    keep("firsts", {name: _figures([row for row in done if row["set"] == name]) for name in ("kept", "break")})
 
 
 def _figures(rows: list[Json]) -> Json:
     changed = [row for row in rows if row["changed"]]
-    gains = np.array([float(str(row["gain"])) for row in changed])
+    gains = np.array([float(str(row["gain"])) for row in changed if "gain" in row])
     counts = [[float(row[when]["lines"]) for row in rows] for when in ("first", "now")]  # type: ignore[index]
     kinds = Counter(f"{row['first']['kind']} to {row['now']['kind']}" for row in changed)  # type: ignore[index]
     return {
         "layouts": len(rows),
         "first line changed": len(changed),
+        "of these played out": len(gains),
         "racks a line": _RACKS,
         "gain where it changed": round(float(gains.mean()), 4),
         "standard error": round(float(gains.std(ddof=1) / np.sqrt(len(gains))), 4),

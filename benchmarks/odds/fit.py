@@ -1,6 +1,6 @@
 """The learned part of the glance: play racks, fit a logistic model a game, keep it with its card.
 
-Run by `./partita fit [GAME…]`, half an hour for all. Racks are played between players of random levels; every
+Run by `./partita fit [GAME…]`, twelve minutes for all. Racks are played between players of random levels; every
 position met, with who won in the end, is one case. Some racks are held out; where the fitted model does not
 beat the formula's Brier score on them the formula stays alone. The played racks use the values that are shipped,
 so a second run plays a little better and fits a little better: repeat until the figures stop improving.

@@ -48,9 +48,10 @@ class Answer(BrowserCase):
         lines = page.get_by_label("Ledger of options").locator("ol li")
         lines.first.wait_for()
         lines.first.hover()
-        held = lines.first.locator("b").inner_text()
+        # The shot stays; a better stroke found for it may hit it fuller, and be called a pot instead of a cut.
+        held = lines.first.locator("b").inner_text().split(" ", 1)[1]
         expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=60_000)
-        self.assertEqual(lines.first.locator("b").inner_text(), held)
+        self.assertTrue(lines.first.locator("b").inner_text().endswith(held))
         page.mouse.move(5, 5)
         expect(lines.first.locator(".rank")).to_have_text("1")
         chosen = lines.nth(1)
@@ -125,7 +126,7 @@ class Answer(BrowserCase):
         page = self.page
         self.weigh()
         page.get_by_role("button", name="Compare").click()
-        page.get_by_label("Ledger of options").locator("ol li button").nth(1).click()
+        page.get_by_label("Ledger of options").locator("button.line").nth(1).click()
         compared = page.get_by_label("Two options compared")
         expect(compared.get_by_role("row", name=re.compile("rack chance"))).to_be_visible()
         expect(page.locator("svg.table .path").first).to_be_attached()

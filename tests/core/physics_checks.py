@@ -566,7 +566,7 @@ CHECKS = (
         _lengths,
     ),
     Check(
-        "pocket windows: corner on the diagonal; side at 0, 45, 60, 70°",
+        "pocket mouths from 0.35 m: corner on the diagonal; side at 0, 45, 60, 70°",
         "74 mm; 88, 52, 24, 0 mm",
         "a separate implementation of the same model",
         _windows,

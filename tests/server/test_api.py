@@ -13,6 +13,7 @@ from django.test import Client, TestCase
 from config.api import api
 from layouts import demo
 from layouts.models import Layout
+from partita.players.stroke_model import PRESETS
 from partita.weighing.samples import ENDINGS
 from playouts.models import PlayOut
 from profiles.models import PlayerProfile
@@ -191,10 +192,14 @@ class Keeping(ApiTest):
         player = self.send("post", "/players", sent)[1]
         self.ask(me=player["key"])
         question = Study.objects.latest("pk").question
-        self.assertEqual((question["me"]["name"], question["me"]["aim_deg"]), ("June", 0.055))
+        plain = self.send("post", "/players", {"name": "Rosa", "level": "beginner"})[1]
+        self.assertEqual(plain["stroke_model"]["nerves"], PRESETS["beginner"].nerves, "left out they are the level's")
+        self.assertEqual(
+            (question["me"]["name"], question["me"]["aim_deg"]), ("June", PRESETS["semi-professional"].aim_deg)
+        )
         self.assertEqual((question["me"]["hand"], question["me"]["nerves"]), ("left", 0.3))
         self.assertEqual(self.send("post", "/players", {**sent, "reach_m": 9})[0], 422)
-        self.assertEqual(len(self.send("get", "/players")[1]), 6)
+        self.assertEqual(len(self.send("get", "/players")[1]), 7)
 
     def test_what_was_played_is_kept_with_what_was_said_of_it(self) -> None:
         option = line(shares=dict.fromkeys(ENDINGS, 0.0) | {"won": 0.2, "foul": 0.8}, make=chance(0.2))

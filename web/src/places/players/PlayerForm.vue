@@ -72,7 +72,7 @@ function save() {
     <label
       >Nerves
       <select v-model="nerves">
-        <option :value="null">as players of that level</option>
+        <option :value="null">usual for such a player</option>
         <option v-for="n in NERVES" :key="n.value" :value="n.value">{{ n.name }}</option>
         <option v-if="nerves !== null && !NERVES.some((n) => n.value === nerves)" :value="nerves">
           as set ({{ nerves }})
