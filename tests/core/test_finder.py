@@ -193,6 +193,10 @@ class Catalogue(unittest.TestCase):
         there = placed(hand, best_make_worth(hand, LEAGUE.row()))
         best = constructed(Scene(there))
         self.assertTrue(best and max(o.aim_range_deg for o in best) > 2.0)
+        x, y = there.layout.balls["cue"]
+        self.assertGreater(
+            min(x, y, TABLE.length_m - x, TABLE.width_m - y), 0.12, "nobody puts it on a rail without need"
+        )
         line = replace(hand, game="straight-pool", in_hand="behind-line")
         behind = placed(line, best_make_worth(line, LEAGUE.row()))
         self.assertLessEqual(behind.layout.balls["cue"][0], 0.25 * TABLE.length_m + 1e-9)

@@ -17,6 +17,8 @@ Floats = np.ndarray[tuple[int, ...], np.dtype[np.float64]]
 _ALONG, _ACROSS = 45, 23
 # Room left to other balls and to pockets, m.
 _ROOM_M, _CORNER_M = 0.002, 0.25
+# Nearer to a rail than this, m, a place costs so much of a rack chance for each metre.
+_RAIL_NEAR_M, _RAIL_COST_PER_M = 0.15, 0.08
 # Places along the line or the D that are looked at when the cue ball is in hand behind it.
 LINE_PLACES = 7
 
@@ -51,10 +53,19 @@ def with_cue_everywhere(situation: Situation) -> Floats:
     return places
 
 
+def rail_cost(situation: Situation, spots: Floats) -> Floats:
+    """What a place near a rail costs of a rack chance, (k,) for (k, 2) places, m: low tips are out of reach there, and
+    nobody puts the ball there without need. A judgement, no source."""
+    bed = bed_of(situation.layout.table)
+    size = np.array([bed.length, bed.width])
+    gaps = np.minimum(spots, size - spots).min(axis=1) - bed.reach
+    return np.asarray(_RAIL_COST_PER_M * np.maximum(0.0, _RAIL_NEAR_M - gaps))
+
+
 def placed(situation: Situation, worth: Callable[[Floats], Floats]) -> Situation:
     """The cue ball put where the position is worth most; `worth` of (k, n, 2) places, the cue ball first, is (k,)."""
     places = with_cue_everywhere(situation)
-    best = places[int(np.argmax(worth(places))), 0]
+    best = places[int(np.argmax(worth(places) - rail_cost(situation, places[:, 0]))), 0]
     return situation.with_cue_at((float(best[0]), float(best[1])))
 
 

@@ -12,7 +12,7 @@ from partita.games.question import Question
 from partita.games.referee import decides, judge, next_targets, numbers_of, standing_of
 from partita.games.situation import Situation
 from partita.games.standing import FREE_BALL, MISS, turn
-from partita.lines.in_hand import placed, with_cue_everywhere
+from partita.lines.in_hand import placed, rail_cost, with_cue_everywhere
 from partita.lines.mirrors import read_leaves
 from partita.options.option import Option
 from partita.options.scene import Reading, Scene
@@ -53,7 +53,8 @@ def worth_in_hand(question: Question) -> tuple[Floats, Floats]:
     if situation.in_hand == "none":
         raise refuse("situation ball_in_hand", "the cue ball is not in hand", 'Say "anywhere" or "behind-line".')
     places = with_cue_everywhere(situation)
-    return places[:, 0], Rater.of(question).worth_of_cue_places(situation)(places)
+    worth = Rater.of(question).worth_of_cue_places(situation)(places)
+    return places[:, 0], worth - rail_cost(situation, places[:, 0])
 
 
 class Rater:
