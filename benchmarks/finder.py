@@ -13,7 +13,7 @@ from partita.games.situation import Situation
 from partita.games.snooker_table import COLOURS, spots
 from partita.options.finder import find
 from partita.options.scene import Scene
-from partita.players.stroke_model import AIM, PRESETS
+from partita.players.stroke_model import PRESETS
 from partita.table.geometry import bed_of
 from partita.table.layout import Layout
 from partita.table.spec import PRESETS as TABLES
@@ -50,7 +50,7 @@ def figures(situation: Situation) -> dict[str, object]:
     kinds: Counter[str] = Counter()
     for _ in range(_RUNS):
         started, kinds = time.perf_counter(), Counter()
-        for place, part in enumerate(find(scene, lambda r: leave_order(scene, r, LEAGUE, LEAGUE), float(LEAGUE[AIM]))):
+        for place, part in enumerate(find(scene, lambda r: leave_order(scene, r, LEAGUE, LEAGUE), LEAGUE)):
             if place == 0:
                 firsts.append(time.perf_counter() - started)
             kinds.update(option.intention.kind for option in part)
