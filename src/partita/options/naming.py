@@ -21,6 +21,8 @@ _COUNT_WORDS = {3: "three rails", 4: "four rails", 5: "five rails"}
 _QUARTERS = {1: "¼", 2: "½", 3: "¾"}
 # A tip is 13 mm wide on a ball of 57 mm: 0.45 R.
 _TIP_R = 0.45
+# Side that is worth a word, R.
+SIDE_R = 0.12
 # Table lengths below which a stroke is called so. A judgement, no source.
 _PACES = ((1.0, "touch"), (2.5, "soft"), (3.3, "medium"), (4.2, "firm"))
 # What the cue ball does when it meets the target: not the same thing as where the tip strikes it.
@@ -89,7 +91,7 @@ def side_words(stroke: Stroke, cut_rad: float) -> str:
     >>> side_words(Stroke(0, 1, 0.3), 0.4)
     'outside side'
     """
-    if abs(stroke.side) < 0.12:
+    if abs(stroke.side) < SIDE_R:
         return ""
     if abs(cut_rad) < 0.1:
         return "right side" if stroke.side > 0 else "left side"

@@ -12,7 +12,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from partita.options.fold import fold
-from partita.options.naming import pace_word
+from partita.options.naming import SIDE_R, pace_word
 from partita.options.option import Option
 from partita.physics.stroke import Stroke
 from partita.physics.travel import lengths_travelled
@@ -21,8 +21,6 @@ from partita.weighing.samples import Samples
 
 # Ways that are kept of a shot; a lead in rack chance that counts however unsure it is, and one that never does.
 MOST_WAYS, _WORTH_IT, _NOTHING = 5, 0.006, 0.002
-# Side that is worth a word, R.
-SIDE_R = 0.12
 
 
 @dataclass(frozen=True)

@@ -19,11 +19,7 @@ const open = ref(false)
       <li v-for="(way, i) in option.ways" :key="i">
         <button
           type="button"
-          :title="
-            way.advised
-              ? 'The stroke on the shot card'
-              : 'Take this stroke as your own shot: see it, change it'
-          "
+          title="Take this stroke as your own shot: see it, change it"
           @click="$emit('take', way.stroke as Stroke)"
         >
           <span
