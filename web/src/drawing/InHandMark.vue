@@ -8,10 +8,11 @@ defineProps<{ at: Point; radius: number }>()
 <template>
   <g :transform="`translate(${at.join(' ')})`" class="in-hand">
     <circle :r="radius + 9" />
-    <text :y="radius + 46">in hand</text>
+    <text :y="radius + 46" class="label">in hand</text>
   </g>
 </template>
 
+<style scoped src="./label.css"></style>
 <style scoped>
 .in-hand {
   pointer-events: none;
@@ -21,13 +22,5 @@ defineProps<{ at: Point; radius: number }>()
   stroke: var(--mark);
   stroke-width: 5;
   stroke-dasharray: 14 8;
-}
-.in-hand text {
-  fill: var(--disc);
-  font: 600 38px var(--sans);
-  text-anchor: middle;
-  paint-order: stroke;
-  stroke: var(--halo);
-  stroke-width: 7;
 }
 </style>

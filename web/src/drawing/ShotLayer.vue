@@ -64,6 +64,7 @@ const named = computed(() =>
   </g>
 </template>
 
+<style scoped src="./label.css"></style>
 <style scoped>
 .shot {
   pointer-events: none;
@@ -87,13 +88,5 @@ const named = computed(() =>
   fill: none;
   stroke-width: 3.5;
   stroke-dasharray: 9 7;
-}
-.label {
-  fill: var(--disc);
-  font: 600 38px var(--sans);
-  text-anchor: middle;
-  paint-order: stroke;
-  stroke: var(--halo);
-  stroke-width: 7;
 }
 </style>
