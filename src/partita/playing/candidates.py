@@ -12,6 +12,8 @@ from partita.playing.desk import (
     AIM,
     AIMED_AT,
     BALL,
+    CHANCE,
+    CLEARS,
     COLUMNS,
     CONTACT,
     CUT_AT,
@@ -26,6 +28,7 @@ from partita.playing.desk import (
     play_shot,
     settle_choice,
 )
+from partita.value.rest import CLEAR
 
 
 @kernel
@@ -41,13 +44,15 @@ def execute_candidate(desk, places, in_play, standing, candidate, draws, me):
 
 @kernel
 def try_candidate(desk, places, in_play, standing, candidate, draws, tries, who):
-    """Mean worth of a candidate over its first noisy tries."""
+    """Mean worth of a candidate over its first noisy tries; its chance to run out is set beside it."""
     execute_candidate(desk, places, in_play, standing, candidate, draws[:tries], desk.eyes.models[who])
-    row, total = desk.candidates[candidate], 0.0
+    row, total, clear = desk.candidates[candidate], 0.0, 0.0
     for k in range(tries):
         play_shot(desk, places, in_play, desk.rows[k], False)
         code = judge_played(desk, in_play, standing, int(row[BALL]), int(row[POCKET]))
         total += settle_choice(desk, code, places, in_play, standing, who)[0]
+        clear += desk.glance[CLEAR]
+    row[CLEARS] = clear / tries
     return total / tries
 
 
@@ -65,7 +70,8 @@ def put_safety(candidates, count, aim, speed, height, contact, target):
         return count
     row = candidates[count]
     row[AIM], row[SPEED], row[SIDE], row[HEIGHT], row[ELEVATION] = aim, speed, 0.0, height, 0.0
-    row[CONTACT], row[CUT_AT], row[JUDGEMENT], row[WORTH] = contact, 0.0, 0.0, 0.0
+    row[CONTACT], row[CUT_AT], row[JUDGEMENT], row[WORTH], row[CLEARS] = contact, 0.0, 0.0, 0.0, 0.0
+    row[CHANCE] = 0.0
     row[BALL], row[POCKET], row[AIMED_AT] = -1.0, -1.0, target
     return count + 1
 

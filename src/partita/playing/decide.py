@@ -31,7 +31,9 @@ def decide(desk, places, in_play, standing, draws, who):
     visible = desk.glance[VISIBLE] > 0.0
     pots = add_pots(desk, places, in_play, standing, who, 0)
     pots = try_best(desk, places, in_play, standing, draws, 0, pots, _POTS_TRIED, _FIRST_TRIES, who)
-    if visible:
+    if desk.solo == 1:
+        count = pots
+    elif visible:
         count = add_safeties(desk, places, in_play, standing, who, pots)
     else:
         count = add_kicks(desk, places, in_play, standing, who, pots)

@@ -22,23 +22,26 @@ from partita.players.executions import DRAWS
 from partita.value.eyes import Eyes
 from partita.value.glance import address_of_glance
 from partita.value.learned import FEATURES
-from partita.value.rest import GLANCE_COLUMNS
+from partita.value.rest import CLEAR, GLANCE_COLUMNS
 
 Floats = NDArray[np.float64]
 # Candidates: room for pots, safeties and kicks. Columns of one: the stroke, what its errors depend on, what it is
-# worth, and the call.
+# worth, the call, the chance to run out with it, and its make chance by geometry.
 _MOST = 700
-AIM, SPEED, SIDE, HEIGHT, ELEVATION, CONTACT, CUT_AT, JUDGEMENT, WORTH, BALL, POCKET, AIMED_AT = range(12)
-COLUMNS = 12
+AIM, SPEED, SIDE, HEIGHT, ELEVATION, CONTACT, CUT_AT, JUDGEMENT, WORTH, BALL, POCKET, AIMED_AT, CLEARS, CHANCE = range(14)
+COLUMNS = 14
 _PAIRS = 5
 # Noisy tries of the finalists, and places for the ball in hand that are played.
 FINAL_TRIES, _HAND_PLAYED = 16, 3
 DRAWN = FINAL_TRIES
+# Speeds, m/s, and heights, R, of the pots that a player thinks about.
+SPEEDS, HEIGHTS = np.array([1.0, 1.6, 2.4, 3.4]), np.array([-0.35, -0.1, 0.2, 0.4])
 
 
 class Desk(NamedTuple):
     """A deciding player's table and scratch, for n balls; each thread has its own.
 
+    speeds, heights : (k,) m/s, R, of the pots that are thought about; solo : 1 when only running out counts
     candidates : (_MOST, COLUMNS); kept : (COLUMNS,) the best of several places; rows : (DRAWN, 5)
     finals, after, then : the last shot played and judged
     pairs : (_PAIRS, 4) ball, pocket, worth and make chance of the pots looked at
@@ -51,6 +54,9 @@ class Desk(NamedTuple):
     run_at: int
     judge_at: int
     glance_at: int
+    speeds: Floats
+    heights: Floats
+    solo: int
     ws: Workspace
     finals: Floats
     pocketed: NDArray[np.int8]
@@ -74,7 +80,9 @@ class Desk(NamedTuple):
     row: Floats
 
 
-def new_desk(eyes: Eyes, physics: Physics) -> Desk:
+def new_desk(
+    eyes: Eyes, physics: Physics, speeds: Floats = SPEEDS, heights: Floats = HEIGHTS, solo: bool = False
+) -> Desk:
     """A desk for the positions that these eyes look at."""
     balls, ws = len(eyes.numbers), new_workspace(len(eyes.numbers))
     return Desk(
@@ -83,6 +91,9 @@ def new_desk(eyes: Eyes, physics: Physics) -> Desk:
         run_at=address_of_run(),
         judge_at=address_of_judge(),
         glance_at=address_of_glance(),
+        speeds=speeds,
+        heights=heights,
+        solo=int(solo),
         ws=ws,
         finals=np.zeros((balls, 2)),
         pocketed=np.zeros(balls, dtype=np.int8),
@@ -141,15 +152,29 @@ def settle_choice(desk, code, places, in_play, standing, who):
     """Rack chance of the shooter after a shot, where the other player takes what is best for him.
 
     Leaves in desk.then the standing that he chose, seen from whoever shoots next, and returns that player too;
-    2 as that player means that the balls are put back. places, in_play, standing : before the shot.
+    2 as that player means that the balls are put back. desk.glance[CLEAR] is the shooter's chance to run out.
+    places, in_play, standing : before the shot.
     """
-    then = desk.then
     if code == WON:
+        desk.glance[CLEAR] = 1.0
         return 1.0, who
-    if code == LOST:
-        return 0.0, who
     if code == CONTINUES:
-        return look(desk, desk.finals, desk.after, then, who), who
+        value = look(desk, desk.finals, desk.after, desk.then, who)
+        value = desk.glance[CLEAR] if desk.solo == 1 and desk.glance[CLEAR] >= 0.0 else value
+        desk.glance[CLEAR] = max(0.0, desk.glance[CLEAR])
+        return value, who
+    if code == LOST or desk.solo == 1:
+        desk.glance[CLEAR] = 0.0
+        return 0.0, who
+    value, following = _passed(desk, code, places, in_play, standing, who)
+    desk.glance[CLEAR] = 0.0
+    return value, following
+
+
+@kernel
+def _passed(desk, code, places, in_play, standing, who):
+    """The same where the turn has passed."""
+    then = desk.then
     turn(then)
     value = 1.0 - look(desk, desk.finals, desk.after, then, 1 - who)
     snooker_foul = code == FOUL and then[GAME] == SNOOKER

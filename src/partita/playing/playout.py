@@ -167,7 +167,7 @@ def candidate_of(scene: Scene, option: Option, shooter: StrokeModel) -> Floats:
     ball = names.index(call.ball) if call.ball else -1
     target = names.index(intention.target) if intention.target else 0
     contact = [option.contact_m, abs(option.cut_rad), judgement, 0.0]
-    return np.concatenate([option.stroke.row(), contact, [ball, call.pocket, target]])
+    return np.concatenate([option.stroke.row(), contact, [ball, call.pocket, target, 0.0, 0.0]])
 
 
 def _check(situation: Situation, racks: int) -> None:

@@ -9,11 +9,10 @@ from partita.kernels import kernel
 from partita.lines.openings import off_middle, pocket_opening
 from partita.physics.facts import CUT, FIRST_HIT, TARGET_DIRECTION
 from partita.playing.candidates import clean_worth, keep_best, put_safety
-from partita.playing.desk import AIM, BALL, CUT_AT, POCKET, WORTH, play_shot
+from partita.playing.desk import AIM, BALL, CHANCE, CLEARS, CUT_AT, POCKET, WORTH, play_shot
 from partita.value.make_chance import make_chance
-from partita.value.rest import GIVEN
+from partita.value.rest import CLEAR, GIVEN
 
-_SPEEDS, _HEIGHTS = (1.0, 1.6, 2.4, 3.4), (-0.35, -0.1, 0.2, 0.4)
 _LEAST_MAKE = 0.03
 _FOLDED_AIMS = 7
 # From this half window on a ball hangs, and is also cut so far across it.
@@ -62,7 +61,7 @@ def _aimed_at_both(desk, places, in_play, target, pocket, spread, stroke):
 
 
 @kernel
-def _find_pairs(desk, places, in_play, who):
+def _find_pairs(desk, places, in_play, who, missed):
     """The most promising pots into desk.pairs by the formula's worth; how many. desk.glance is of this position."""
     eyes, found = desk.eyes, 0
     for ball in range(1, in_play.shape[0]):
@@ -73,7 +72,7 @@ def _find_pairs(desk, places, in_play, who):
                 eyes.windows, eyes.bed, pocket, places, in_play, ball, places[0, 0], places[0, 1], eyes.models[who]
             )  # fmt: skip
             if chance >= _LEAST_MAKE:
-                worth = chance * eyes.made[ball] + (1.0 - chance) * (1.0 - desk.glance[GIVEN])
+                worth = chance * eyes.made[ball] + (1.0 - chance) * missed
                 found = keep_best(desk.pairs, found, ball, pocket, worth, chance)
     return found
 
@@ -81,8 +80,8 @@ def _find_pairs(desk, places, in_play, who):
 @kernel
 def add_pots(desk, places, in_play, standing, who, count):
     """Candidates for the most promising pots, valued without error but for the chance of missing."""
-    missed = 1.0 - desk.glance[GIVEN]
-    for pair in range(_find_pairs(desk, places, in_play, who)):
+    missed = 0.0 if desk.solo == 1 else 1.0 - desk.glance[GIVEN]
+    for pair in range(_find_pairs(desk, places, in_play, who, missed)):
         target, pocket, chance = int(desk.pairs[pair, 0]), int(desk.pairs[pair, 1]), desk.pairs[pair, 3]
         direction, half, _, folded = pocket_opening(
             desk.eyes.windows, desk.eyes.bed, pocket, places, in_play, target, 1
@@ -111,8 +110,8 @@ def _add_pot(desk, places, in_play, standing, who, count, pot, direction):
     ghost_y = places[target, 1] - 2.0 * radius * math.sin(direction)
     aim = math.atan2(ghost_y - places[0, 1], ghost_x - places[0, 0])
     contact = max(0.02, math.hypot(ghost_x - places[0, 0], ghost_y - places[0, 1]))
-    for speed in _SPEEDS:
-        for height in _HEIGHTS:
+    for speed in desk.speeds:
+        for height in desk.heights:
             here = count
             count = put_safety(desk.candidates, count, aim, speed, height, contact, target)
             if count == here:
@@ -135,4 +134,5 @@ def _add_pot(desk, places, in_play, standing, who, count, pot, direction):
             worth = clean_worth(desk, places, in_play, standing, target, pocket, who)
             # Played without error it always goes in: what a miss costs comes in by the make chance.
             row[WORTH] = min(worth, chance * worth + (1.0 - chance) * missed)
+            row[CLEARS], row[CHANCE] = chance * max(0.0, desk.glance[CLEAR]), chance
     return count

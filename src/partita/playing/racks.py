@@ -7,7 +7,7 @@ import math
 
 import numpy as np
 
-from partita.games.judging import LOST, WON
+from partita.games.judging import CONTINUES, LOST, WON
 from partita.games.standing import HAND, NOT_IN_HAND
 from partita.kernels import kernel
 from partita.playing.candidates import execute_candidate
@@ -31,7 +31,7 @@ def _mix(state):
 
 
 @kernel
-def _normal_row(seed, shot, sign, row):
+def normal_row(seed, shot, sign, row):
     """DRAWS standard normals for one shot of one rack into row, all of one sign flipped: Box and Muller (1958)."""
     base = np.uint64(seed) * np.uint64(0x9E3779B97F4A7C15) + np.uint64(shot) * np.uint64(0xD1B54A32D192ED03)
     for k in range(row.shape[0]):
@@ -59,7 +59,7 @@ def play_rack(desk, places, in_play, standing, first, draws, seed, sign, most, l
             place_in_hand(desk, places, in_play, standing, draws, who)
         else:
             decide(desk, places, in_play, standing, draws, who)
-        _normal_row(seed, shot, sign, desk.row[0])
+        normal_row(seed, shot, sign, desk.row[0])
         execute_candidate(desk, places, in_play, standing, 0, desk.row, desk.eyes.models[who])
         play_shot(desk, places, in_play, desk.rows[0], False)
         chosen = desk.candidates[0]
@@ -106,3 +106,42 @@ def play_racks(desk, start, in_play, standing, first, draws, seeds, most, out, l
         out[k, 0], out[k, 1], _ = play_rack(
             desk, places, table, desk.standing, first, draws, seeds[k] // 2, sign, most, logs[k]
         )
+
+
+@kernel
+def play_run(desk, places, in_play, standing, draws, seed, sign, most):
+    """Play on alone for as long as balls are potted; returns 1 when the rack is won that way, else 0.
+
+    places, in_play, standing : as for `play_rack`, left as they are at the end
+    """
+    for shot in range(most):
+        if standing[HAND] != NOT_IN_HAND:
+            place_in_hand(desk, places, in_play, standing, draws, 0)
+        else:
+            decide(desk, places, in_play, standing, draws, 0)
+        normal_row(seed, shot, sign, desk.row[0])
+        execute_candidate(desk, places, in_play, standing, 0, desk.row, desk.eyes.models[0])
+        play_shot(desk, places, in_play, desk.rows[0], False)
+        chosen = desk.candidates[0]
+        code = judge_played(desk, in_play, standing, int(chosen[BALL]), int(chosen[POCKET]))
+        if code != CONTINUES:
+            return 1.0 if code == WON else 0.0
+        for column in range(standing.shape[0]):
+            standing[column] = desk.then[column]
+        for ball in range(in_play.shape[0]):
+            in_play[ball] = desk.after[ball]
+            places[ball, 0], places[ball, 1] = desk.finals[ball, 0], desk.finals[ball, 1]
+    return 0.0
+
+
+@kernel
+def play_runs(desk, start, in_play, standing, draws, seeds, most, out):
+    """Runs from one situation, as `play_racks`: seeds (m,); out : (m,) 1 where the rack was won in one visit."""
+    places, table = desk.start_places, desk.start_in_play
+    for k in range(seeds.shape[0]):
+        for ball in range(in_play.shape[0]):
+            places[ball, 0], places[ball, 1], table[ball] = start[ball, 0], start[ball, 1], in_play[ball]
+        for column in range(standing.shape[0]):
+            desk.standing[column] = standing[column]
+        sign = 1.0 if seeds[k] % 2 == 0 else -1.0
+        out[k] = play_run(desk, places, table, desk.standing, draws, seeds[k] // 2, sign, most)

@@ -14,6 +14,7 @@ from partita.table.spec import TableSpec
 from partita.value.ease import kept, left_share, typical_ease
 from partita.value.ends import NONE, frame_ends, race_ends
 from partita.value.learned import weights_of
+from partita.value.place_maps import PlaceMaps, no_maps
 
 Floats = NDArray[np.float64]
 # In games where any of many balls may be played there are this many that are worth a look.
@@ -27,7 +28,7 @@ class Eyes(NamedTuple):
     numbers : (n,) as in `games.standing`; models : (2, 9) rows of the first and the second player
     ends : (4, p, q) chances by score (`value.ends`), (4, 1, 1) in games without; typical : (2,) the players' ease
     with a ball anywhere on an open table; weights : (FEATURES,) of the learned correction
-    race : (4, 10, 10), on, made : (n,) scratch
+    race : (4, 10, 10), on, made : (n,) scratch; maps : what places of the cue ball are worth, where that is known
     """
 
     windows: PocketWindows
@@ -40,9 +41,17 @@ class Eyes(NamedTuple):
     race: Floats
     on: NDArray[np.bool_]
     made: Floats
+    maps: PlaceMaps
 
 
-def eyes_for(table: TableSpec, game: str, numbers: NDArray[np.int64], models: Floats, learned: bool = True) -> Eyes:
+def eyes_for(
+    table: TableSpec,
+    game: str,
+    numbers: NDArray[np.int64],
+    models: Floats,
+    learned: bool = True,
+    maps: PlaceMaps | None = None,
+) -> Eyes:
     """Eyes for two players' rows and the balls of a position; `learned` False leaves the correction out."""
     windows, bed = pocket_windows(table), bed_of(table)
     ends, typical = _ends(table, game, tuple(models[0]), tuple(models[1]))
@@ -50,6 +59,7 @@ def eyes_for(table: TableSpec, game: str, numbers: NDArray[np.int64], models: Fl
     return Eyes(
         windows, bed, numbers, models, ends, typical, weights_of(game, learned),
         np.zeros((4, _MOST_GROUP + 1, _MOST_GROUP + 1)), np.zeros(count, dtype=np.bool_), np.zeros(count),
+        no_maps() if maps is None else maps,
     )  # fmt: skip
 
 
@@ -59,7 +69,8 @@ def blank_eyes() -> Eyes:
     numbers, grid = np.zeros(1, dtype=np.int64), np.zeros((4, 1, 1))
     windows = PocketWindows(grid, grid, table, row, np.zeros((6, 2)))
     return Eyes(
-        windows, bed_of(TableSpec()), numbers, table, grid, row, row, grid, np.zeros(1, dtype=np.bool_), row
+        windows, bed_of(TableSpec()), numbers, table, grid, row, row, grid, np.zeros(1, dtype=np.bool_), row,
+        no_maps(),
     )  # fmt: skip
 
 

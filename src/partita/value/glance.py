@@ -11,6 +11,7 @@ The formula, in every game:
    HIDDEN_SHARE of an ordinary chance. When no ball can be seen, a kick by the fewest cushions hits one with a chance
    that falls with the way left after them and the player's errors, as in executions; a miss gives ball in hand.
 4. *The correction* (`learned`): a logistic model fitted to racks that were played out.
+5. *The place* (`place_maps`): where maps of the cue ball's places are there, and no ball has moved, they say the value.
 
 The formula's constants were fitted to the presets' published run-outs (`docs/odds.md`), the correction to
 play-outs; how far each is off is measured by `./partita bench odds`.
@@ -37,16 +38,20 @@ from partita.lines.openings import is_on_bed, pocket_opening
 from partita.lines.sight import visible_share
 from partita.players.judgement import TURN_PER_TIP_RAD, judgement_m
 from partita.players.stroke_model import AIM, SIGHT, TIP
+from partita.value.ease import ease
 from partita.value.eyes import Eyes, blank_eyes
 from partita.value.learned import corrected, fill_features
 from partita.value.make_chance import make_chance, normal_below
+from partita.value.place_maps import has_moved, read_place, step_of
 from partita.value.rest import (
     BACK,
     BEST_MAKE,
+    CLEAR,
     EASE,
     FORMULA,
     GIVEN,
     GLANCE_COLUMNS,
+    SAFE,
     THEIRS,
     VALUE,
     VISIBLE,
@@ -109,12 +114,15 @@ def best_make_of(eyes, places, in_play, standing, target, player):
         return make_in_hand(eyes, places, in_play, target, player)
     if standing[HAND] != NOT_IN_HAND:
         return _make_from_line(eyes, places, in_play, target, standing[GAME], player)
+    return _best_make_from(eyes, places, in_play, target, places[0, 0], places[0, 1], player)
+
+
+@kernel
+def _best_make_from(eyes, places, in_play, target, x, y, player):
+    """Best make chance of one ball with the cue ball at (x, y)."""
     best = 0.0
     for pocket in range(6):
-        chance = make_chance(
-            eyes.windows, eyes.bed, pocket, places, in_play, target, places[0, 0], places[0, 1], player
-        )  # fmt: skip
-        best = max(best, chance)
+        best = max(best, make_chance(eyes.windows, eyes.bed, pocket, places, in_play, target, x, y, player))
     return best
 
 
@@ -162,10 +170,62 @@ def glance_one(eyes, places, in_play, standing, who, features, out):
     value = max(attack, safety)
     if out[VISIBLE] == 0.0:
         value = _hooked(eyes, places, in_play, standing, me, them, out)
-    out[FORMULA] = value
-    fill_features(out, balls_left(in_play), standing, me, them, features)
-    out[VALUE] = corrected(eyes.weights, features, value)
+    out[SAFE] = _learned(eyes, in_play, standing, me, them, value if out[VISIBLE] == 0.0 else safety, features, out)
+    out[VALUE] = _learned(eyes, in_play, standing, me, them, value, features, out)
+    _read_maps(eyes, places, in_play, standing, who, out)
     return out[VALUE]
+
+
+@kernel
+def _read_maps(eyes, places, in_play, standing, who, out):
+    """The value by the maps, where they are there and no ball has moved; the chance to run out in any case."""
+    out[CLEAR] = -1.0
+    step = step_of(eyes.maps, who, in_play, standing)
+    if step < 0:
+        return
+    worth, clear, _ = read_place(eyes.maps, eyes.bed, who, step, places[0, 0], places[0, 1])
+    moved, left = False, 1.0
+    for ball in range(1, in_play.shape[0]):
+        if in_play[ball] == -1 and has_moved(eyes.maps, places, ball):
+            moved = True
+            if ball != eyes.maps.ball[step]:
+                left *= _left_of(eyes, places, in_play, standing, ball, who)
+    if moved:
+        out[CLEAR] = left * _clear_now(eyes, places, in_play, who, step, clear)
+    else:
+        out[VALUE], out[CLEAR] = worth, clear
+
+
+@kernel
+def _clear_now(eyes, places, in_play, who, step, clear):
+    """Chance to run out where balls were moved: the shot in hand as it is now, what follows as it was.
+
+    clear : by the maps, as if nothing had been moved
+    """
+    target, me = eyes.maps.ball[step], eyes.models[who]
+    now = _best_make_from(eyes, places, in_play, target, places[0, 0], places[0, 1], me)
+    if has_moved(eyes.maps, places, target):
+        return now * (eyes.maps.ordinary[who, step + 1] if step + 1 < eyes.maps.ball.shape[0] else 1.0)
+    before = _best_make_from(eyes, eyes.maps.places, in_play, target, places[0, 0], places[0, 1], me)
+    return clear * min(1.0, now / max(0.02, before))
+
+
+@kernel
+def _left_of(eyes, places, in_play, standing, ball, who):
+    """What is left of a ball's make chance from an ordinary place now that it was moved; never more than all of it."""
+    first = ball + 1 if standing[GAME] <= TEN_BALL else 1
+    me = eyes.models[who]
+    now, _ = ease(eyes.windows, eyes.bed, places, in_play, ball, first, me, me)
+    before, _ = ease(eyes.windows, eyes.bed, eyes.maps.places, in_play, ball, first, me, me)
+    return min(1.0, now / max(0.02, before))
+
+
+@kernel
+def _learned(eyes, in_play, standing, me, them, formula, features, out):
+    """The formula's value as corrected; out[FORMULA] and features are left as this one's."""
+    out[FORMULA] = formula
+    fill_features(out, balls_left(in_play), standing, me, them, features)
+    return corrected(eyes.weights, features, formula)
 
 
 @kernel
