@@ -22,8 +22,10 @@ from partita.physics.stroke import Stroke
 from partita.physics.travel import lengths_travelled
 from partita.players.stroke_model import PRESETS
 from partita.playing.playout import play_out
+from partita.runout.pattern import Pattern, RunOutRequest, work_out
 from partita.table.spec import TableSpec
 from partita.telling.drawing import draw
+from partita.telling.runout import run_out_of
 from partita.telling.study import study_of
 from partita.telling.trial import try_stroke
 from partita.value.glance import address_of_glance
@@ -32,7 +34,7 @@ from partita.weighing.rater import worth_in_hand
 from partita.weighing.weigh import WeighRequest, weigh
 
 # Who compiles what, in this order.
-LANES = (("simulator", "weighing"), ("rules", "glance", "racks"))
+LANES = (("simulator", "weighing", "runs"), ("rules", "glance", "racks"))
 _BALLS = {"cue": [2, 1], "8": [5, 3], "9": [6, 2]}
 _LEAGUE = PRESETS["league"]
 
@@ -67,12 +69,21 @@ def _racks() -> None:
             pass
 
 
+def _runs() -> None:
+    groups = {"format": "partita-layout", "version": 1, "game": "eight-ball", "balls": {**_BALLS, "1": [3, 3]}}
+    for situation in (_situation(ball_in_hand="anywhere").situation, read(groups).situation):
+        *_, last = work_out(RunOutRequest(situation, _LEAGUE, _LEAGUE))
+        assert isinstance(last, Pattern)
+        run_out_of(last)
+
+
 _WORK: dict[str, Callable[[], object]] = {
     "simulator": _simulator,
     "rules": address_of_judge,
     "glance": address_of_glance,
     "weighing": _weighing,
     "racks": _racks,
+    "runs": _runs,
 }
 
 

@@ -11,6 +11,7 @@ COMMANDS = {
     "simulate": "play strokes given as JSON on stdin",
     "options": "the options of a layout file, in any game, named but not weighed",
     "weigh": "rank the options of a layout file",
+    "runout": "the whole pattern planned ball by ball: pockets, strokes, places, and the chance to run out",
     "playout": "whole racks played by both players: the rack chance and its interval",
     "sheet": "a layout file as a PDF for print, with ring marks",
     "table-fit": "settings of a table from rolls, lags and stop shots",

@@ -28,6 +28,7 @@ STAGES = (
     Stage("glance", "what a position is worth", 9),
     Stage("weighing", "weighing and drawing", 8, ("simulator", "rules", "glance")),
     Stage("racks", "whole racks", 20, ("simulator", "rules", "glance")),
+    Stage("runs", "planning run-outs", 40, ("simulator", "rules", "glance")),
 )
 
 

@@ -21,6 +21,8 @@ from partita.playing.desk import (
     HEIGHT,
     JUDGEMENT,
     POCKET,
+    REST_X,
+    REST_Y,
     SIDE,
     SPEED,
     WORTH,
@@ -71,7 +73,7 @@ def put_safety(candidates, count, aim, speed, height, contact, target):
     row = candidates[count]
     row[AIM], row[SPEED], row[SIDE], row[HEIGHT], row[ELEVATION] = aim, speed, 0.0, height, 0.0
     row[CONTACT], row[CUT_AT], row[JUDGEMENT], row[WORTH], row[CLEARS] = contact, 0.0, 0.0, 0.0, 0.0
-    row[CHANCE] = 0.0
+    row[CHANCE], row[REST_X], row[REST_Y] = 0.0, 0.0, 0.0
     row[BALL], row[POCKET], row[AIMED_AT] = -1.0, -1.0, target
     return count + 1
 

@@ -22,26 +22,37 @@ from partita.players.executions import DRAWS
 from partita.value.eyes import Eyes
 from partita.value.glance import address_of_glance
 from partita.value.learned import FEATURES
-from partita.value.rest import CLEAR, GLANCE_COLUMNS
+from partita.value.rest import BEST_MAKE, CLEAR, GLANCE_COLUMNS
 
 Floats = NDArray[np.float64]
 # Candidates: room for pots, safeties and kicks. Columns of one: the stroke, what its errors depend on, what it is
-# worth, the call, the chance to run out with it, and its make chance by geometry.
+# worth, the call, the chance to run out with it, its make chance by
+# geometry, and where the cue ball comes to rest, m.
 _MOST = 700
-AIM, SPEED, SIDE, HEIGHT, ELEVATION, CONTACT, CUT_AT, JUDGEMENT, WORTH, BALL, POCKET, AIMED_AT, CLEARS, CHANCE = range(14)
-COLUMNS = 14
+AIM, SPEED, SIDE, HEIGHT, ELEVATION, CONTACT, CUT_AT, JUDGEMENT, WORTH, BALL, POCKET, AIMED_AT, CLEARS, CHANCE, REST_X, REST_Y = range(
+    16
+)
+COLUMNS = 16
 _PAIRS = 5
 # Noisy tries of the finalists, and places for the ball in hand that are played.
 FINAL_TRIES, _HAND_PLAYED = 16, 3
 DRAWN = FINAL_TRIES
-# Speeds, m/s, and heights, R, of the pots that a player thinks about.
-SPEEDS, HEIGHTS = np.array([1.0, 1.6, 2.4, 3.4]), np.array([-0.35, -0.1, 0.2, 0.4])
+
+
+class Pots(NamedTuple):
+    """The pots that a player thinks about: their speeds, m/s, and heights, R."""
+
+    speeds: Floats
+    heights: Floats
+
+
+POTS = Pots(np.array([1.0, 1.6, 2.4, 3.4]), np.array([-0.35, -0.1, 0.2, 0.4]))
 
 
 class Desk(NamedTuple):
     """A deciding player's table and scratch, for n balls; each thread has its own.
 
-    speeds, heights : (k,) m/s, R, of the pots that are thought about; solo : 1 when only running out counts
+    solo : 1 when only running out counts
     candidates : (_MOST, COLUMNS); kept : (COLUMNS,) the best of several places; rows : (DRAWN, 5)
     finals, after, then : the last shot played and judged
     pairs : (_PAIRS, 4) ball, pocket, worth and make chance of the pots looked at
@@ -54,8 +65,7 @@ class Desk(NamedTuple):
     run_at: int
     judge_at: int
     glance_at: int
-    speeds: Floats
-    heights: Floats
+    pots: Pots
     solo: int
     ws: Workspace
     finals: Floats
@@ -80,9 +90,7 @@ class Desk(NamedTuple):
     row: Floats
 
 
-def new_desk(
-    eyes: Eyes, physics: Physics, speeds: Floats = SPEEDS, heights: Floats = HEIGHTS, solo: bool = False
-) -> Desk:
+def new_desk(eyes: Eyes, physics: Physics, pots: Pots = POTS, solo: bool = False) -> Desk:
     """A desk for the positions that these eyes look at."""
     balls, ws = len(eyes.numbers), new_workspace(len(eyes.numbers))
     return Desk(
@@ -91,8 +99,7 @@ def new_desk(
         run_at=address_of_run(),
         judge_at=address_of_judge(),
         glance_at=address_of_glance(),
-        speeds=speeds,
-        heights=heights,
+        pots=pots,
         solo=int(solo),
         ws=ws,
         finals=np.zeros((balls, 2)),
@@ -160,9 +167,10 @@ def settle_choice(desk, code, places, in_play, standing, who):
         return 1.0, who
     if code == CONTINUES:
         value = look(desk, desk.finals, desk.after, desk.then, who)
-        value = desk.glance[CLEAR] if desk.solo == 1 and desk.glance[CLEAR] >= 0.0 else value
-        desk.glance[CLEAR] = max(0.0, desk.glance[CLEAR])
-        return value, who
+        if desk.glance[CLEAR] < 0.0 and desk.eyes.maps.ball.shape[0] > 0:
+            # Beyond the last step: a rack of straight pool is over, and what counts is the shot that opens the next.
+            desk.glance[CLEAR] = desk.glance[BEST_MAKE]
+        return desk.glance[CLEAR] if desk.solo == 1 and desk.glance[CLEAR] >= 0.0 else value, who
     if code == LOST or desk.solo == 1:
         desk.glance[CLEAR] = 0.0
         return 0.0, who

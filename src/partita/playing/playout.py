@@ -30,12 +30,15 @@ from partita.players.stroke_model import SIGHT, StrokeModel
 from partita.playing.desk import (
     COLUMNS,
     DRAWN,
+    POTS,
     Desk,
+    Pots,
     new_desk,
 )
 from partita.playing.racks import LOG, play_racks
 from partita.table.layout import CUE, check
 from partita.value.eyes import eyes_for
+from partita.value.place_maps import PlaceMaps
 
 Floats = NDArray[np.float64]
 MOST_RACKS = 20_000
@@ -68,11 +71,11 @@ class Start:
     standing: NDArray[np.int64]
     models: Floats
 
-    def desk(self) -> Desk:
-        """A desk to play it at, for one thread."""
+    def desk(self, maps: PlaceMaps | None = None, pots: Pots = POTS, solo: bool = False) -> Desk:
+        """A desk to play it at, for one thread; solo when only running out counts."""
         situation = self.situation
-        eyes = eyes_for(situation.layout.table, situation.game, numbers_of(self.names), self.models)
-        return new_desk(eyes, physics_of(situation.layout.table))
+        eyes = eyes_for(situation.layout.table, situation.game, numbers_of(self.names), self.models, maps=maps)
+        return new_desk(eyes, physics_of(situation.layout.table), pots, solo)
 
 
 def start_of(question: Question) -> Start:
@@ -167,7 +170,7 @@ def candidate_of(scene: Scene, option: Option, shooter: StrokeModel) -> Floats:
     ball = names.index(call.ball) if call.ball else -1
     target = names.index(intention.target) if intention.target else 0
     contact = [option.contact_m, abs(option.cut_rad), judgement, 0.0]
-    return np.concatenate([option.stroke.row(), contact, [ball, call.pocket, target, 0.0, 0.0]])
+    return np.concatenate([option.stroke.row(), contact, [ball, call.pocket, target, 0.0, 0.0, 0.0, 0.0]])
 
 
 def _check(situation: Situation, racks: int) -> None:

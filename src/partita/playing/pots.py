@@ -9,7 +9,7 @@ from partita.kernels import kernel
 from partita.lines.openings import off_middle, pocket_opening
 from partita.physics.facts import CUT, FIRST_HIT, TARGET_DIRECTION
 from partita.playing.candidates import clean_worth, keep_best, put_safety
-from partita.playing.desk import AIM, BALL, CHANCE, CLEARS, CUT_AT, POCKET, WORTH, play_shot
+from partita.playing.desk import AIM, BALL, CHANCE, CLEARS, CUT_AT, POCKET, REST_X, REST_Y, WORTH, play_shot
 from partita.value.make_chance import make_chance
 from partita.value.rest import CLEAR, GIVEN
 
@@ -110,8 +110,8 @@ def _add_pot(desk, places, in_play, standing, who, count, pot, direction):
     ghost_y = places[target, 1] - 2.0 * radius * math.sin(direction)
     aim = math.atan2(ghost_y - places[0, 1], ghost_x - places[0, 0])
     contact = max(0.02, math.hypot(ghost_x - places[0, 0], ghost_y - places[0, 1]))
-    for speed in desk.speeds:
-        for height in desk.heights:
+    for speed in desk.pots.speeds:
+        for height in desk.pots.heights:
             here = count
             count = put_safety(desk.candidates, count, aim, speed, height, contact, target)
             if count == here:
@@ -131,6 +131,7 @@ def _add_pot(desk, places, in_play, standing, who, count, pot, direction):
                 # The next stroke of this pot needs nearly the same aim.
                 aim = row[AIM]
             play_shot(desk, places, in_play, row, False)
+            row[REST_X], row[REST_Y] = desk.finals[0, 0], desk.finals[0, 1]
             worth = clean_worth(desk, places, in_play, standing, target, pocket, who)
             # Played without error it always goes in: what a miss costs comes in by the make chance.
             row[WORTH] = min(worth, chance * worth + (1.0 - chance) * missed)

@@ -88,7 +88,9 @@ def _fill_place(desk, places, in_play, standing, step, who, bank, tries, node):
         best = max(best, desk.candidates[k, WORTH])
     first = 2 * ((node * 7919) % ((bank.shape[0] - 2 * tries) // 2))
     for pocket in range(6):
-        worth, clear = _best_into(desk, places, in_play, standing, pocket, count, best, bank[first:], tries, who)
+        worth, clear = 0.0, 0.0
+        if maps.pockets[step, pocket]:
+            worth, clear = _best_into(desk, places, in_play, standing, pocket, count, best, bank[first:], tries, who)
         maps.worth[who, step, pocket, i, j], maps.clear[who, step, pocket, i, j] = worth, clear
 
 
@@ -140,3 +142,26 @@ def _best_two(candidates, pocket, count):
         elif two < 0 or candidates[k, WORTH] > candidates[two, WORTH]:
             two = k
     return one, two
+
+
+@kernel
+def think(desk, places, in_play, standing, step, who):
+    """The pots at a step's ball from where the cue ball lies, as candidates; how many."""
+    look(desk, places, in_play, standing, who)
+    only_on(desk, step)
+    return add_pots(desk, places, in_play, standing, who, 0)
+
+
+@kernel
+def play_candidate(desk, places, in_play, standing, candidate, draws, who, out):
+    """Play a candidate with each row of draws (m, DRAWS) into out (m, 5): made, worth, clear, the cue ball's place, m."""
+    row, at_once = desk.candidates[candidate], desk.rows.shape[0]
+    for begin in range(0, draws.shape[0], at_once):
+        end = min(draws.shape[0], begin + at_once)
+        execute_candidate(desk, places, in_play, standing, candidate, draws[begin:end], desk.eyes.models[who])
+        for k in range(begin, end):
+            play_shot(desk, places, in_play, desk.rows[k - begin], False)
+            code = judge_played(desk, in_play, standing, int(row[BALL]), int(row[POCKET]))
+            out[k, 1] = settle_choice(desk, code, places, in_play, standing, who)[0]
+            out[k, 0] = 1.0 if code == WON or code == CONTINUES else 0.0
+            out[k, 2], out[k, 3], out[k, 4] = desk.glance[CLEAR], desk.finals[0, 0], desk.finals[0, 1]

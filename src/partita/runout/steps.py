@@ -11,101 +11,104 @@ from numpy.typing import NDArray
 
 from partita.errors import refuse
 from partita.games.eight_ball import GROUPS, group_of
-from partita.games.referee import numbers_of, standing_of
-from partita.games.situation import Situation
+from partita.games.referee import numbers_of
 from partita.games.snooker import COLOUR, RED
 from partita.games.snooker_table import YELLOW
-from partita.games.standing import BALL_ON, EIGHT_BALL, FREE_BALL, GAME, GROUP, HAND, POINTS, SNOOKER, STRAIGHT_POOL
-from partita.physics.simulate import names_of
+from partita.games.standing import BALL_ON, EIGHT_BALL, FREE_BALL, GAME, GROUP, HAND, NOT_IN_HAND, POINTS, SNOOKER
+from partita.games.standing import STRAIGHT_POOL
+from partita.playing.playout import Start
 
+Balls = NDArray[np.int8]
+Numbers = NDArray[np.int64]
 EIGHT = "8"
 
 
 @dataclass(frozen=True)
 class Steps:
-    """A run's steps, for n balls.
+    """A run's steps, k of them, for n balls.
 
-    names : (n,) the balls, the cue ball first; order : (k,) the balls in turn
-    ball : (k,) their indices; in_play : (k, n) int8; standing : (k, STANDING)
+    order : (k,) the balls in turn; ball : (k,) their indices; in_play : (k, n); standing : (k, STANDING)
     """
 
-    names: tuple[str, ...]
     order: tuple[str, ...]
-    ball: NDArray[np.int64]
-    in_play: NDArray[np.int8]
-    standing: NDArray[np.int64]
+    ball: Numbers
+    in_play: Balls
+    standing: Numbers
+
+    def __len__(self) -> int:
+        return len(self.order)
 
 
-def names_for(situation: Situation) -> tuple[str, ...]:
-    """The balls as the kernels order them, the cue ball first."""
-    return names_of(situation.with_cue_at((0.0, 0.0)).layout)
-
-
-def steps_of(situation: Situation, order: tuple[str, ...]) -> Steps:
-    """The steps of a run in that order, each ball potted legally and nothing else moved.
-
-    Raises `Refused` for a ball that is not on the table.
-    """
-    names = names_for(situation)
-    for name in order:
-        if name not in names[1:]:
-            raise refuse("order", f"ball {name[:20]} is not on the table", f"Use {', '.join(names[1:])}.")
-    up, row, reds = np.full(len(names), -1, dtype=np.int8), standing_of(situation), 0
-    row[HAND] = 0
-    numbers = numbers_of(names)
+def steps_of(start: Start, order: tuple[str, ...]) -> Steps:
+    """The steps of a run in that order, each ball potted legally and nothing else moved."""
+    up, row, numbers = start.in_play.copy(), start.standing.copy(), numbers_of(start.names)
+    up[0], row[HAND] = -1, NOT_IN_HAND
     if row[GAME] == EIGHT_BALL and order and not row[GROUP]:
-        row[GROUP] = group_of(numbers[names.index(order[0])])
+        row[GROUP] = group_of(numbers[start.names.index(order[0])])
     balls, in_play, standing = [], [], []
     for name in order:
-        ball = names.index(name)
+        ball = start.names.index(name)
         balls.append(ball)
-        in_play.append(up.copy())
-        standing.append(row.copy())
-        reds = int(np.sum((numbers[1:] == 1) & (up[1:] == -1)))
-        up, row = _potted(up, row.copy(), ball, int(numbers[ball]), reds)
-    return Steps(
-        names, order, np.array(balls, dtype=np.int64), np.array(in_play, dtype=np.int8).reshape(-1, len(names)),
-        np.array(standing, dtype=np.int64).reshape(len(order), -1),
-    )  # fmt: skip
+        in_play.append(up)
+        standing.append(row)
+        up, row = _potted(up.copy(), row.copy(), ball, numbers)
+    return Steps(order, np.array(balls, dtype=np.int64), np.array(in_play), np.array(standing))
 
 
-def _potted(
-    up: NDArray[np.int8], row: NDArray[np.int64], ball: int, number: int, reds: int
-) -> tuple[NDArray[np.int8], NDArray[np.int64]]:
-    """What is up, and the standing, once a ball is potted; number : on the ball, at snooker its value."""
-    up = up.copy()
+def _potted(up: Balls, row: Numbers, ball: int, numbers: Numbers) -> tuple[Balls, Numbers]:
+    """What is up, and the standing, once a ball is potted."""
     row[FREE_BALL] = 0
-    if row[GAME] == STRAIGHT_POOL:
-        row[POINTS] += 1
+    row[POINTS] += numbers[ball] if row[GAME] == SNOOKER else row[GAME] == STRAIGHT_POOL
     if row[GAME] != SNOOKER:
         up[ball] = -2
         return up, row
-    row[POINTS] += number
-    on = row[BALL_ON]
-    # A colour comes back as long as another red is there, and after the last red once.
-    if not (on == COLOUR):
-        up[ball] = -2
-    if on == RED:
-        row[BALL_ON] = COLOUR
-    elif on == COLOUR:
+    on, reds = row[BALL_ON], bool(np.any((numbers == 1) & (up == -1)))
+    if on == COLOUR:
+        # It comes back to its spot.
         row[BALL_ON] = RED if reds else YELLOW
-    else:
-        row[BALL_ON] = min(7, on + 1)
+        return up, row
+    up[ball] = -2
+    row[BALL_ON] = COLOUR if on == RED else min(7, on + 1)
     return up, row
 
 
-def order_of_play(situation: Situation) -> tuple[str, ...] | None:
+def order_given(start: Start) -> tuple[str, ...] | None:
     """The order that the game gives; None where the player chooses."""
-    names = names_for(situation)
-    game = int(standing_of(situation)[GAME])
-    if game < EIGHT_BALL:
-        return names[1:]
-    if game == EIGHT_BALL and set(names[1:]) == {EIGHT}:
-        return (EIGHT,)
-    return None
+    up = _up(start)
+    if start.standing[GAME] < EIGHT_BALL or set(up) == {EIGHT}:
+        return up
+    colours_only = start.standing[GAME] == SNOOKER and start.standing[BALL_ON] > COLOUR
+    return up if colours_only else None
 
 
-def own_balls(situation: Situation, group: str) -> tuple[str, ...]:
-    """Eight-ball: the balls of a group on the table."""
-    names, code = names_for(situation), 1 + GROUPS.index(group)
-    return tuple(name for name in names[1:] if name != EIGHT and group_of(int(name)) == code)
+def groups_to_choose(start: Start) -> tuple[tuple[str, ...], ...]:
+    """Eight-ball: the balls of one's own group; of both while the table is open."""
+    own = int(start.standing[GROUP])
+    groups = [own] if own else [1 + place for place in range(len(GROUPS))]
+    found = [tuple(name for name in _up(start) if group_of(int(name)) == group) for group in groups]
+    return tuple(balls for balls in found if balls or own)
+
+
+def check_order(start: Start, order: tuple[str, ...]) -> tuple[str, ...]:
+    """An order of one's own, where the game leaves it.
+
+    Raises `Refused` for balls that are not there, and where the game gives the order.
+    """
+    up, given = _up(start), order_given(start)
+    for name in order:
+        if name not in up:
+            raise refuse("order", f"ball {name[:20]} is not on the table", f"Use {', '.join(up)}.")
+    if given is not None and order != given:
+        raise refuse("order", "this game gives the order", f"Leave it out, or say {', '.join(given)}.")
+    if len(set(order)) != len(order) and start.standing[GAME] != SNOOKER:
+        raise refuse("order", "a ball is in it twice", "Name each ball once.")
+    if start.standing[GAME] == EIGHT_BALL and given is None:
+        fitting = [group for group in groups_to_choose(start) if set(order) == {*group, EIGHT} and order[-1] == EIGHT]
+        if not fitting:
+            raise refuse("order", "it is not one group and then the eight", "Name a whole group, the 8 last.")
+    return order
+
+
+def _up(start: Start) -> tuple[str, ...]:
+    """The object balls on the table."""
+    return tuple(name for name, there in zip(start.names[1:], start.in_play[1:], strict=True) if there == -1)

@@ -30,6 +30,7 @@ class PlaceMaps(NamedTuple):
 
     worth : (2, k, WAYS, nx, ny) either player's rack chance; clear : the same shape, his chance to run out
     ball : (k,) the ball that is on at each step; in_play : (k, n) the balls up then; standing : (k, STANDING)
+    pockets : (k, 6) whether a ball may go into a pocket
     places : (n, 2) m, where the balls stand; filled : (2, k) whether a player's map of a step is there
     ordinary : (2, k) his chance to run out from a place that is fairly good
     """
@@ -39,6 +40,7 @@ class PlaceMaps(NamedTuple):
     ball: NDArray[np.int64]
     in_play: NDArray[np.int8]
     standing: NDArray[np.int64]
+    pockets: NDArray[np.bool_]
     places: Floats
     filled: NDArray[np.bool_]
     ordinary: Floats
@@ -46,8 +48,8 @@ class PlaceMaps(NamedTuple):
 
 def no_maps() -> PlaceMaps:
     """Maps of nothing."""
-    return new_maps(np.zeros(0, dtype=np.int64), np.zeros((0, 1), dtype=np.int8), np.zeros((0, STANDING), dtype=np.int64),
-                    np.zeros((1, 2)), (1, 1))  # fmt: skip
+    nothing, balls = np.zeros(0, dtype=np.int64), np.zeros((0, 1), dtype=np.int8)
+    return new_maps(nothing, balls, np.zeros((0, STANDING), dtype=np.int64), np.zeros((1, 2)), (1, 1))
 
 
 def new_maps(
@@ -57,11 +59,12 @@ def new_maps(
     places: Floats,
     net: tuple[int, int],
 ) -> PlaceMaps:
-    """Maps of these steps, none of them filled yet."""
-    shape = (2, len(ball), WAYS, *net)
+    """Maps of these steps into any pocket, none of them filled yet."""
+    steps = len(ball)
+    shape = (2, steps, WAYS, *net)
     return PlaceMaps(
-        np.zeros(shape), np.zeros(shape), ball, in_play, standing, places, np.zeros(shape[:2], dtype=np.bool_),
-        np.zeros(shape[:2]),
+        np.zeros(shape), np.zeros(shape), ball, in_play, standing, np.ones((steps, 6), dtype=np.bool_), places,
+        np.zeros(shape[:2], dtype=np.bool_), np.zeros(shape[:2]),
     )  # fmt: skip
 
 

@@ -1,0 +1,201 @@
+"""A run-out worked out: the steps, the maps, the plan, the key ball, what cannot be potted, and places in hand.
+
+Coarse first, so that a plan is there within a second; then the same finely.
+"""
+
+from collections.abc import Iterator
+from dataclasses import dataclass, field
+
+import numpy as np
+from numpy.typing import NDArray
+
+from partita.errors import refuse
+from partita.games import game_named
+from partita.games.question import Question
+from partita.games.standing import EIGHT_BALL, GAME, SNOOKER, STRAIGHT_POOL
+from partita.lines.in_hand import places_in_hand, rail_cost
+from partita.playing.playout import Start, start_of
+from partita.runout.breaking import Opener, openers
+from partita.runout.maps import COARSE, FINE, Asked, Level, fill
+from partita.runout.orders import best_order
+from partita.runout.plan import Planned, plan_from
+from partita.runout.steps import Steps, check_order, order_given, steps_of
+from partita.runout.zones import worth_at
+from partita.table.geometry import bed_of
+from partita.table.layout import check
+from partita.table.spec import POCKETS
+from partita.value.place_maps import PlaceMaps
+
+Floats = NDArray[np.float64]
+GOALS = ("rack", "run out")
+# A ball whose best place is worth less than this to run out cannot be planned.
+_REACHABLE = 0.005
+_CHECKED_PLACES = 40
+
+
+@dataclass(frozen=True)
+class RunOutRequest(Question):
+    """What to plan, for whom.
+
+    goal : "rack", which knows what a miss leaves, or "run out", which does not
+    order : the balls in turn, where the game leaves it; empty: the best that is found
+    pockets : by ball, the pocket it is to go into
+    """
+
+    goal: str = "rack"
+    order: tuple[str, ...] = ()
+    pockets: dict[str, str] = field(default_factory=dict)
+
+
+@dataclass(frozen=True)
+class KeyBall:
+    """The ball to which getting there decides the rack: its best, and what an ordinary shot before it leaves."""
+
+    step: int
+    best: float
+    arrived: float
+
+
+@dataclass(frozen=True)
+class Places:
+    """What places of the cue ball in hand are worth: (k, 2) m, and (k,) rack chance and chance to run out."""
+
+    places: Floats
+    worth: Floats
+    clear: Floats
+
+
+@dataclass(frozen=True)
+class Pattern:
+    """A run-out as far as it is worked out; `settled` when it is finely."""
+
+    request: RunOutRequest
+    start: Start
+    steps: Steps
+    maps: PlaceMaps
+    plan: tuple[Planned, ...]
+    key: KeyBall | None
+    dead: tuple[str, ...]
+    openers: tuple[Opener, ...]
+    in_hand: Places | None
+    progress: float
+    settled: bool
+
+
+def work_out(request: RunOutRequest) -> Iterator[Pattern | float]:
+    """Yield how far it is, 0..1, and patterns: a coarse one first, last the settled one.
+
+    Stop by not asking for the next one. Raises `Refused` for what cannot be planned.
+    """
+    start = start_to_plan(request)
+    order: tuple[str, ...] = check_order(start, request.order) if request.order else ()
+    if not order:
+        for found in best_order(start):
+            order = found or ()
+            yield 0.02
+    steps = steps_of(start, _kept_on_table(start, order))
+    asked = Asked(start, steps, _allowed(steps, request.pockets), request.goal == GOALS[1])
+    for level, begins, ends in ((COARSE, 0.05, 0.2), (FINE, 0.25, 0.9)):
+        maps = None
+        for filled, maps in enumerate(fill(asked, level), 1):
+            yield begins + (ends - begins) * filled / len(steps)
+        assert maps is not None
+        yield _pattern(request, asked, maps, level)
+
+
+def start_to_plan(request: RunOutRequest) -> Start:
+    """The start of a run; refuses a layout that has none."""
+    if request.goal not in GOALS:
+        raise refuse("goal", f"“{request.goal[:20]}” is none", f"Use {' or '.join(GOALS)}.")
+    check(request.situation.layout)
+    game_named(request.situation.game).check(request.situation)
+    if request.situation.push_out == "made":
+        raise refuse("situation push_out", "the other player has just pushed out", "Say who plays on first.")
+    return start_of(request)
+
+
+def _kept_on_table(start: Start, order: tuple[str, ...]) -> tuple[str, ...]:
+    """Straight pool: the last ball of an order stays, the break ball."""
+    return order[:-1] if start.standing[GAME] == STRAIGHT_POOL and len(order) > 1 else order
+
+
+def _allowed(steps: Steps, pockets: dict[str, str]) -> NDArray[np.bool_]:
+    allowed = np.ones((len(steps), len(POCKETS)), dtype=np.bool_)
+    for ball, pocket in pockets.items():
+        if ball not in steps.order:
+            raise refuse("pockets", f"ball {ball[:20]} is not in the plan", f"Use {', '.join(steps.order)}.")
+        if pocket not in POCKETS:
+            raise refuse("pockets", f"“{pocket[:20]}” is no pocket", f"Use {', '.join(POCKETS)}.")
+        for step in (k for k, name in enumerate(steps.order) if name == ball):
+            allowed[step] = [name == pocket for name in POCKETS]
+    return allowed
+
+
+def _pattern(request: RunOutRequest, asked: Asked, maps: PlaceMaps, level: Level) -> Pattern:
+    start, in_hand = asked.start, None
+    if request.situation.in_hand != "none":
+        in_hand = places_worth(request, asked, maps)
+        cue = in_hand.places[int(np.argmax(in_hand.worth))]
+    else:
+        cue = start.places[0]
+    plan = tuple(plan_from(asked, maps, cue))
+    dead = tuple(
+        name for k, name in enumerate(asked.steps.order) if maps.clear[0, k].max() < _REACHABLE and _closed(maps, k)
+    )
+    settled = level is FINE
+    return Pattern(
+        request, start, asked.steps, maps, plan, _key(maps, plan), dead, openers(asked, maps, plan, dead), in_hand,
+        1.0 if settled else 0.25, settled,
+    )  # fmt: skip
+
+
+def _closed(maps: PlaceMaps, step: int) -> bool:
+    """Whether the ball itself is the trouble, and not one behind it."""
+    last = step + 1 == len(maps.ball)
+    return last or bool(maps.clear[0, step + 1].max() >= _REACHABLE)
+
+
+def places_worth(request: RunOutRequest, asked: Asked, maps: PlaceMaps) -> Places:
+    """What the places of the cue ball in hand are worth, less what a place near a rail costs."""
+    places = places_in_hand(request.situation)
+    values = worth_at(maps, bed_of(request.situation.layout.table), 0, places)
+    worth = np.clip(values[:, 0] - rail_cost(request.situation, places), 0.0, 1.0)
+    return Places(places, worth, values[:, 1])
+
+
+def _key(maps: PlaceMaps, plan: tuple[Planned, ...]) -> KeyBall | None:
+    """The ball whose worth falls farthest below its best where the shot before really leaves the cue ball."""
+    falls = []
+    for before, planned in zip(plan, plan[1:], strict=False):
+        arrivals = before.shot.arrivals[:_CHECKED_PLACES]
+        if len(arrivals):
+            arrived = float(worth_at(maps, planned.zone.bed, planned.step, arrivals)[:, 0].mean())
+            falls.append(KeyBall(planned.step, planned.zone.best, arrived))
+    return max(falls, key=lambda key: key.best - key.arrived) if falls else None
+
+
+def is_free(start: Start) -> bool:
+    """Whether the player chooses the order."""
+    return order_given(start) is None
+
+
+def what_is_searched(start: Start) -> str:
+    """What the plan rests on, honestly, by game."""
+    if order_given(start) is not None:
+        return "The game gives the order: every ball is planned with all later ones standing where they are."
+    kind = int(start.standing[GAME])
+    if kind == EIGHT_BALL:
+        return (
+            "The order of the group is searched by swapping and moving balls, then the plan keeps to it; at the table"
+            " one may change it after every shot, which can only be better."
+        )
+    if kind == STRAIGHT_POOL:
+        return (
+            "To the end of this rack: the order is searched by swapping and moving balls, the last ball stays as the"
+            " break ball, and its make chance is what the end counts; the break shot itself is not played."
+        )
+    assert kind == SNOOKER
+    return (
+        "Reds and the colour after each are searched by swaps, with colours coming back to their spots; the plan keeps"
+        " to that order, and points do not come into it."
+    )

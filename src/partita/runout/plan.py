@@ -1,0 +1,227 @@
+"""The plan: for each ball its pocket and stroke, where the cue ball comes to rest, and the chance from there on.
+
+From where the cue ball lies, or from its best place in hand, the strokes at the ball that is on are thought about as
+finely as it goes, the best of each pocket played many times with the player's errors, and what they leave is read
+from the maps. The one of the most worth is planned and estimated once more with fresh draws; then the next ball, from
+where that stroke comes to rest without error.
+"""
+
+from collections.abc import Iterator
+from dataclasses import dataclass, replace
+
+import numpy as np
+from numpy.typing import NDArray
+
+from partita.intervals import Chance, of_mean
+from partita.physics.stroke import Stroke
+from partita.physics.trace import path_of
+from partita.players.executions import standard_draws
+from partita.playing.desk import (
+    AIM,
+    CHANCE,
+    CUT_AT,
+    ELEVATION,
+    HEIGHT,
+    POCKET,
+    REST_X,
+    REST_Y,
+    SIDE,
+    SPEED,
+    WORTH,
+    Desk,
+    Pots,
+)
+from partita.playing.playout import Start
+from partita.physics.simulate import execute, physics_of
+from partita.runout.maps import Asked
+from partita.runout.places import play_candidate, think
+from partita.runout.zones import Zone, share_inside, zone_of
+from partita.table.geometry import bed_of
+from partita.value.place_maps import SAFETY_WAY, PlaceMaps, read_way
+
+Floats = NDArray[np.float64]
+_POTS = Pots(np.geomspace(0.55, 4.4, 10), np.array([-0.36, -0.12, 0.12, 0.36]))
+# Noisy tries of a finalist, and of the winner with fresh draws; strokes of each pocket that become finalists.
+_TRIES, _FRESH, _OF_A_POCKET = 48, 240, 2
+_SEEDS = (31_001, 31_002)
+_TRACE_ROWS = 160
+# Coming in: the last path against the next ball's line, rad.
+INTO_RAD, ACROSS_RAD = np.radians(30.0), np.radians(60.0)
+
+
+@dataclass(frozen=True)
+class Shot:
+    """A stroke at a ball, played many times from one place; chances of the shooter.
+
+    stroke : as intended; pocket : 0 to 5; make : chance; worth, clear : rack chance and chance to run out
+    room : share of all executions that end in the next ball's zone, None for the last ball
+    rest : (2,) m, the cue ball without error; arrivals : (m, 2) m, where it lies after the pots that went in
+    """
+
+    stroke: Stroke
+    pocket: int
+    cut_rad: float
+    make: float
+    worth: Chance
+    clear: Chance
+    room: float | None
+    rest: Floats
+    arrivals: Floats
+
+
+@dataclass(frozen=True)
+class Planned:
+    """One ball of the plan.
+
+    step : its number; ball : its name; cue : (2,) m, where the cue ball lies; shot : what is planned
+    others : the best stroke into each other pocket, the best first
+    back, rolls : out of line, the best stroke that gets back into the next zone, and the best that does not
+    rack : rack chance with the planned stroke, what it leaves by a glance where only running out counts
+    zone : from where the ball is easy; safer : rack chance of a safety where that is worth more
+    path, ball_path : (k, 2) m, of both balls without error; enters_rad : angle of the cue ball's last path with the
+        next ball's line, None for the last ball
+    places, in_play : of all balls before it
+    """
+
+    step: int
+    ball: str
+    cue: Floats
+    shot: Shot
+    others: tuple[Shot, ...]
+    back: Shot | None
+    rolls: Shot | None
+    rack: Chance
+    zone: Zone
+    safer: float | None
+    path: Floats
+    ball_path: Floats
+    enters_rad: float | None
+    places: Floats
+    in_play: NDArray[np.int8]
+
+
+def plan_from(asked: Asked, maps: PlaceMaps, cue: Floats) -> Iterator[Planned]:
+    """Yield the plan ball by ball from a place of the cue ball, m, until a ball cannot be planned."""
+    start, steps = asked.start, asked.steps
+    desk = start.desk(maps, _POTS, asked.solo)
+    glancing = start.desk(None, _POTS) if asked.solo else desk
+    places, in_play = start.places.copy(), steps.in_play[0].copy()
+    places[0] = cue
+    zones = [zone_of(maps, desk.eyes.bed, start, k) for k in range(len(steps))]
+    for step in range(len(steps)):
+        planned = _planned(asked, maps, (desk, glancing), zones, step, places, in_play)
+        if planned is None:
+            return
+        yield planned
+        played = _clean(start, places, in_play, planned.shot.stroke)
+        fell = played.pocketed[0] >= 0
+        places = played.finals[0].copy()
+        in_play = np.where(fell, -2, in_play).astype(np.int8)
+        if step + 1 < len(steps):
+            # What the rules put back, a colour, stands where the maps have it.
+            back = (steps.in_play[step + 1] == -1) & (in_play != -1)
+            places[back] = start.places[back]
+            in_play = np.where(back, -1, in_play).astype(np.int8)
+            if in_play[0] != -1 or in_play[steps.ball[step + 1]] != -1:
+                return
+
+
+def _planned(
+    asked: Asked, maps: PlaceMaps, desks: tuple[Desk, Desk], zones: list[Zone], step: int, places: Floats,
+    in_play: NDArray[np.int8],
+) -> Planned | None:
+    """The plan of one ball; None when there is no stroke at it. desks : that reads the maps, and that glances."""
+    desk, glancing = desks
+    standing, following = asked.steps.standing[step], zones[step + 1] if step + 1 < len(zones) else None
+    count = think(desk, places, in_play, standing, step, 0)
+    rows = desk.candidates[:count]
+    finalists = _finalists(rows, maps.pockets[step])
+    if not finalists:
+        return None
+    bench = _Bench(desk, places, in_play, standing, following)
+    tried = [bench.shot(k, _SEEDS[0], _TRIES) for k in finalists]
+    order = sorted(range(len(tried)), key=lambda k: -tried[k].worth.value)
+    best = bench.shot(finalists[order[0]], _SEEDS[1], _FRESH)
+    rack = best.worth
+    if asked.solo:
+        glancing.candidates[finalists[order[0]]] = desk.candidates[finalists[order[0]]]
+        rack = replace(bench, desk=glancing).shot(finalists[order[0]], _SEEDS[1], _FRESH).worth
+    others = [tried[k] for k in order[1:] if tried[k].pocket != best.pocket]
+    first_of = {shot.pocket: shot for shot in reversed(others)}
+    inside = [shot for shot in tried if following is not None and following.holds(shot.rest)]
+    outside = [shot for shot in tried if following is not None and not following.holds(shot.rest)]
+    safety = read_way(maps, desk.eyes.bed, 0, step, SAFETY_WAY, places[0, 0], places[0, 1])[0]
+    target = int(asked.steps.ball[step])
+    paths = _paths(asked.start, places, in_play, best.stroke, target)
+    return Planned(
+        step=step, ball=asked.steps.order[step], cue=places[0].copy(), shot=best,
+        others=tuple(sorted(first_of.values(), key=lambda shot: -shot.worth.value)),
+        back=_best(inside), rolls=_best(outside), rack=rack, zone=zones[step],
+        safer=float(safety) if not asked.solo and safety > best.worth.value else None,
+        path=paths[0], ball_path=paths[1], enters_rad=_enters(paths[0], following),
+        places=places.copy(), in_play=in_play.copy(),
+    )  # fmt: skip
+
+
+def _finalists(rows: Floats, pockets: NDArray[np.bool_]) -> list[int]:
+    """The best few candidates of each pocket that is allowed."""
+    chosen: list[int] = []
+    for pocket in np.flatnonzero(pockets):
+        into = np.flatnonzero(rows[:, POCKET] == pocket)
+        chosen += [int(k) for k in into[np.argsort(-rows[into, WORTH], kind="stable")][:_OF_A_POCKET]]
+    return [k for k in chosen if rows[k, WORTH] > 0.0 or rows[k, CHANCE] > 0.0]
+
+
+def _best(shots: list[Shot]) -> Shot | None:
+    return max(shots, key=lambda shot: shot.worth.value) if shots else None
+
+
+@dataclass(frozen=True)
+class _Bench:
+    """Where the candidates of one place are played."""
+
+    desk: Desk
+    places: Floats
+    in_play: NDArray[np.int8]
+    standing: NDArray[np.int64]
+    following: Zone | None
+
+    def shot(self, candidate: int, seed: int, tries: int) -> Shot:
+        """A candidate played that often."""
+        out, row = np.zeros((tries, 5)), self.desk.candidates[candidate].copy()
+        play_candidate(
+            self.desk, self.places, self.in_play, self.standing, candidate, standard_draws(seed, tries), 0, out
+        )
+        arrivals = out[out[:, 0] == 1.0, 3:]
+        room = len(arrivals) / tries * share_inside(self.following, arrivals) if self.following else None
+        return Shot(
+            Stroke(float(np.degrees(row[AIM])), *(float(row[k]) for k in (SPEED, SIDE, HEIGHT, ELEVATION))),
+            int(row[POCKET]), float(row[CUT_AT]), float(out[:, 0].mean()), of_mean(out[:, 1]), of_mean(out[:, 2]), room,
+            row[[REST_X, REST_Y]], arrivals,
+        )  # fmt: skip
+
+
+def _clean(start: Start, places: Floats, in_play: NDArray[np.int8], stroke: Stroke, rows: int = 0):  # type: ignore[no-untyped-def]
+    table = start.situation.layout.table
+    return execute(table, places, stroke.row()[None], physics=physics_of(table), in_play=in_play, trace_rows=rows)
+
+
+def _paths(
+    start: Start, places: Floats, in_play: NDArray[np.int8], stroke: Stroke, target: int
+) -> tuple[Floats, Floats]:
+    """Paths without error of the cue ball and the target, (k, 2) m."""
+    played = _clean(start, places, in_play, stroke, _TRACE_ROWS)
+    table = start.situation.layout.table
+    points = [path_of(played.traces[0], ball, physics_of(table), bed_of(table).radius) for ball in (0, target)]
+    cue, ball = (np.array([[x, y] for _, x, y in path]).reshape(-1, 2) for path in points)
+    return cue, ball
+
+
+def _enters(path: Floats, following: Zone | None) -> float | None:
+    """Angle, rad, up to a right angle, of a path's last piece with the next ball's line."""
+    if following is None or following.line is None or len(path) < 2:
+        return None
+    last = path[-1] - path[-2]
+    way = following.line[1] - following.line[0]
+    turn = abs(float(np.arctan2(last[0] * way[1] - last[1] * way[0], last @ way)))
+    return min(turn, np.pi - turn)
