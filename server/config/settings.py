@@ -54,6 +54,7 @@ INSTALLED_APPS = [
     "layouts",
     "studies",
     "playouts",
+    "runouts",
     "records",
 ]
 MIDDLEWARE = [

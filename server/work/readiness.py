@@ -34,7 +34,9 @@ def readiness() -> ReadinessOut:
     total = sum(stage.about_s for stage in STAGES)
     share = sum(stage.about_s for stage, there in zip(STAGES, done, strict=True) if there) / total
     stages = [StageOut(name=s.name, words=s.words, done=there) for s, there in zip(STAGES, done, strict=True)]
-    return ReadinessOut(ready=all(done), share=round(share, 3), waits_for=waits_for("weighing", "racks"), stages=stages)
+    return ReadinessOut(
+        ready=all(done), share=round(share, 3), waits_for=waits_for("weighing", "racks", "runs"), stages=stages
+    )
 
 
 def waits_for(*names: str) -> str:

@@ -15,9 +15,12 @@ log = logging.getLogger(__name__)
 
 @dataclass(frozen=True)
 class Answer:
-    """A partial or final answer: its document, how far the work is, and how long it took."""
+    """A partial or final answer: its document, how far the work is, and how long it took.
 
-    document: dict[str, Any]
+    document : None when there is no better answer yet, only more of the way behind it
+    """
+
+    document: dict[str, Any] | None
     progress: float
     seconds: float
 
@@ -34,9 +37,8 @@ def run(work: Work, answers: Callable[[], Iterator[Answer]], should_abort: Calla
     rows.filter(status=Status.QUEUED).update(status=Status.RUNNING)
     try:
         for answer in answers():
-            rows.update(
-                document=answer.document, progress=answer.progress, seconds=answer.seconds, revision=F("revision") + 1
-            )
+            better = {} if answer.document is None else {"document": answer.document, "revision": F("revision") + 1}
+            rows.update(progress=answer.progress, seconds=answer.seconds, **better)
             if should_abort() or not rows.filter(status=Status.RUNNING).exists():
                 finish(kind, key, Status.STOPPED)
                 return

@@ -27,7 +27,12 @@ def run(options: argparse.Namespace) -> None:
     _, question = question_of(options)
     order = tuple(name.strip() for name in options.order.split(",") if name.strip())
     request = RunOutRequest(
-        question.situation, question.me, question.them, options.goal, order, dict(_pocket(text) for text in options.pocket)
+        question.situation,
+        question.me,
+        question.them,
+        options.goal,
+        order,
+        dict(_pocket(text) for text in options.pocket),
     )
     say_when_cold("simulator", "rules", "glance", "runs")
     started, newest = time.monotonic(), None

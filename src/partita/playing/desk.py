@@ -29,9 +29,24 @@ Floats = NDArray[np.float64]
 # worth, the call, the chance to run out with it, its make chance by
 # geometry, and where the cue ball comes to rest, m.
 _MOST = 700
-AIM, SPEED, SIDE, HEIGHT, ELEVATION, CONTACT, CUT_AT, JUDGEMENT, WORTH, BALL, POCKET, AIMED_AT, CLEARS, CHANCE, REST_X, REST_Y = range(
-    16
-)
+(
+    AIM,
+    SPEED,
+    SIDE,
+    HEIGHT,
+    ELEVATION,
+    CONTACT,
+    CUT_AT,
+    JUDGEMENT,
+    WORTH,
+    BALL,
+    POCKET,
+    AIMED_AT,
+    CLEARS,
+    CHANCE,
+    REST_X,
+    REST_Y,
+) = range(16)
 COLUMNS = 16
 _PAIRS = 5
 # Noisy tries of the finalists, and places for the ball in hand that are played.

@@ -196,7 +196,9 @@ def _chain(chances, xs, ys, bed, balls, last_kept, values):
             for k in range(chances.shape[2]):
                 chance = chances[ball, node, k]
                 if chance > best:
-                    after = 1.0 if last_kept and back == 0 else _read(values[0], bed, xs[ball, node, k], ys[ball, node, k])
+                    after = (
+                        1.0 if last_kept and back == 0 else _read(values[0], bed, xs[ball, node, k], ys[ball, node, k])
+                    )
                     best = max(best, chance * after)
             values[1, node // net_y, node % net_y] = best
         _blur(values)

@@ -16,7 +16,7 @@ from partita.games.standing import EIGHT_BALL, GAME, SNOOKER, STRAIGHT_POOL
 from partita.lines.in_hand import places_in_hand, rail_cost
 from partita.playing.playout import Start, start_of
 from partita.runout.breaking import Opener, openers
-from partita.runout.maps import COARSE, FINE, Asked, Level, fill
+from partita.runout.maps import COARSE, FINE, Asked, Level, any_pocket, fill
 from partita.runout.orders import best_order
 from partita.runout.plan import Planned, plan_from
 from partita.runout.steps import Steps, check_order, order_given, steps_of
@@ -87,8 +87,7 @@ def work_out(request: RunOutRequest) -> Iterator[Pattern | float]:
 
     Stop by not asking for the next one. Raises `Refused` for what cannot be planned.
     """
-    start = start_to_plan(request)
-    order: tuple[str, ...] = check_order(start, request.order) if request.order else ()
+    start, order = check_request(request), request.order
     if not order:
         for found in best_order(start):
             order = found or ()
@@ -103,15 +102,23 @@ def work_out(request: RunOutRequest) -> Iterator[Pattern | float]:
         yield _pattern(request, asked, maps, level)
 
 
-def start_to_plan(request: RunOutRequest) -> Start:
-    """The start of a run; refuses a layout that has none."""
+def check_request(request: RunOutRequest) -> Start:
+    """The start of a run; refuses a layout that has none, and an order or pockets that cannot be."""
     if request.goal not in GOALS:
         raise refuse("goal", f"“{request.goal[:20]}” is none", f"Use {' or '.join(GOALS)}.")
     check(request.situation.layout)
     game_named(request.situation.game).check(request.situation)
     if request.situation.push_out == "made":
         raise refuse("situation push_out", "the other player has just pushed out", "Say who plays on first.")
-    return start_of(request)
+    start = start_of(request)
+    if request.order:
+        check_order(start, request.order)
+    for ball, pocket in request.pockets.items():
+        if ball not in start.names[1:]:
+            raise refuse("pockets", f"ball {ball[:20]} is not on the table", f"Use {', '.join(start.names[1:])}.")
+        if pocket not in POCKETS:
+            raise refuse("pockets", f"“{pocket[:20]}” is no pocket", f"Use {', '.join(POCKETS)}.")
+    return start
 
 
 def _kept_on_table(start: Start, order: tuple[str, ...]) -> tuple[str, ...]:
@@ -120,14 +127,11 @@ def _kept_on_table(start: Start, order: tuple[str, ...]) -> tuple[str, ...]:
 
 
 def _allowed(steps: Steps, pockets: dict[str, str]) -> NDArray[np.bool_]:
-    allowed = np.ones((len(steps), len(POCKETS)), dtype=np.bool_)
-    for ball, pocket in pockets.items():
-        if ball not in steps.order:
-            raise refuse("pockets", f"ball {ball[:20]} is not in the plan", f"Use {', '.join(steps.order)}.")
-        if pocket not in POCKETS:
-            raise refuse("pockets", f"“{pocket[:20]}” is no pocket", f"Use {', '.join(POCKETS)}.")
-        for step in (k for k, name in enumerate(steps.order) if name == ball):
-            allowed[step] = [name == pocket for name in POCKETS]
+    """(k, 6) the pockets each ball may go into; a ball that is not planned has none to change."""
+    allowed = any_pocket(steps)
+    for step, name in enumerate(steps.order):
+        if name in pockets:
+            allowed[step] = [pocket == pockets[name] for pocket in POCKETS]
     return allowed
 
 

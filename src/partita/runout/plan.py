@@ -127,7 +127,12 @@ def plan_from(asked: Asked, maps: PlaceMaps, cue: Floats) -> Iterator[Planned]:
 
 
 def _planned(
-    asked: Asked, maps: PlaceMaps, desks: tuple[Desk, Desk], zones: list[Zone], step: int, places: Floats,
+    asked: Asked,
+    maps: PlaceMaps,
+    desks: tuple[Desk, Desk],
+    zones: list[Zone],
+    step: int,
+    places: Floats,
     in_play: NDArray[np.int8],
 ) -> Planned | None:
     """The plan of one ball; None when there is no stroke at it. desks : that reads the maps, and that glances."""

@@ -31,7 +31,9 @@ def summary(pattern: Pattern) -> str:
     if planned == steps:
         return f"{planned} ball{'s' if planned > 1 else ''} planned: {chances}."
     after = pattern.steps.order[planned]
-    return f"{planned} of {steps} balls planned; from there the {after} cannot be potted: play safe on it. Now {chances}."
+    return (
+        f"{planned} of {steps} balls planned; from there the {after} cannot be potted: play safe on it. Now {chances}."
+    )
 
 
 def key_ball(pattern: Pattern) -> str:

@@ -2,7 +2,6 @@
 
 import io
 
-from reportlab.lib.colors import HexColor
 from reportlab.lib.pagesizes import A4, LETTER, landscape
 from reportlab.lib.units import mm
 from reportlab.pdfgen.canvas import Canvas
@@ -10,18 +9,13 @@ from reportlab.pdfgen.canvas import Canvas
 from partita.games import game_named
 from partita.games.situation import Situation
 from partita.options.naming import POCKET_WORDS
-from partita.table.diamonds import metres
 from partita.table.geometry import bed_of
-from partita.table.layout import CUE
 from partita.telling.documents import OptionDocument
+from partita.telling.printed_table import BORDER_M, HAIRLINE, INK, PAPER, RAIL, PrintedTable, short_name
 from partita.telling.ring_marks import RingMark, Units, ring_marks
 
 Paths = dict[str, list[list[float]]]
-_INK, _MUTED, _HAIRLINE, _CLOTH, _RAIL = (
-    HexColor(colour) for colour in ("#20262c", "#5f676b", "#b9b2a0", "#eef2ee", "#d9d1bd")
-)
 _MARGIN, _COLUMN = 14 * mm, 78 * mm
-_BORDER_M = 0.14
 
 
 def shot_sheet(
@@ -54,17 +48,17 @@ class _Sheet:
         self.width, self.height = size
         self.bed = bed_of(situation.layout.table)
         room = self.width - 2 * _MARGIN - _COLUMN - 8 * mm
-        self.scale = room / (self.bed.length + 2 * _BORDER_M)
-        self.left = _MARGIN + _BORDER_M * self.scale
-        self.low = self.height - _MARGIN - 22 * mm - (self.bed.width + _BORDER_M) * self.scale
+        scale = room / (self.bed.length + 2 * BORDER_M)
+        low = self.height - _MARGIN - 22 * mm - (self.bed.width + BORDER_M) * scale
+        self.printed = PrintedTable(page, situation.layout.table, _MARGIN + BORDER_M * scale, low, scale)
 
     def fill(
         self, title: str, units: Units, marks: list[RingMark], option: OptionDocument | None, paths: Paths
     ) -> None:
         self._heading(title)
-        self._table()
+        self.printed.draw()
         for ball, points in paths.items():
-            self._path(ball, points)
+            self.printed.path(ball, [point[1:] for point in points])
         for mark in marks:
             self._ring(mark)
         self._measures(marks, units)
@@ -74,118 +68,65 @@ class _Sheet:
             self._clock(option, self.width - _MARGIN - 18 * mm, _MARGIN + 18 * mm)
         self._foot()
 
-    def _at(self, x: float, y: float) -> tuple[float, float]:
-        return self.left + x * self.scale, self.low + y * self.scale
-
-    def _text(
-        self, x: float, y: float, words: str, size: float = 9, *, bold: bool = False, muted: bool = False
-    ) -> None:
-        self.page.setFillColor(_MUTED if muted else _INK)
-        self.page.setFont("Helvetica-Bold" if bold else "Helvetica", size)
-        self.page.drawString(x, y, words)
-
     def _heading(self, title: str) -> None:
-        self.page.setFillColor(_INK)
+        self.page.setFillColor(INK)
         self.page.setFont("Times-Bold", 20)
         self.page.drawString(_MARGIN, self.height - _MARGIN - 6 * mm, title[:70])
         situation = self.situation
         table = f"{situation.layout.table.name}, {self.bed.length:.2f} × {self.bed.width:.2f} m from nose to nose"
         hand = {"none": "", "anywhere": " · ball in hand", "behind-line": " · in hand behind the line"}
         words = f"{game_named(situation.game).title} · {table}{hand[situation.in_hand]}"
-        self._text(_MARGIN, self.height - _MARGIN - 12 * mm, words, muted=True)
-
-    def _table(self) -> None:
-        page, bed = self.page, self.bed
-        page.setLineWidth(0.6)
-        page.setStrokeColor(_INK)
-        page.setFillColor(_RAIL)
-        corner = self._at(-_BORDER_M, -_BORDER_M)
-        size = (bed.length + 2 * _BORDER_M) * self.scale, (bed.width + 2 * _BORDER_M) * self.scale
-        page.roundRect(*corner, *size, 5, fill=1)
-        page.setFillColor(_CLOTH)
-        page.rect(*self._at(0, 0), bed.length * self.scale, bed.width * self.scale, fill=1)
-        page.setFillColor(HexColor("#3a3f42"))
-        for x, y, radius in bed.drop:
-            page.circle(*self._at(x, y), radius * self.scale, fill=1, stroke=0)
-        page.setStrokeColor(_HAIRLINE)
-        page.setLineWidth(0.3)
-        for k in range(1, 8):
-            page.line(*self._at(k * bed.length / 8, 0), *self._at(k * bed.length / 8, bed.width))
-        for k in range(1, 4):
-            page.line(*self._at(0, k * bed.width / 4), *self._at(bed.length, k * bed.width / 4))
-        for k in (1, 2, 3, 5, 6, 7):
-            self._number(k, k * bed.length / 8, -0.09)
-        for k in (1, 2, 3):
-            self._number(k, -0.09, k * bed.width / 4 - 0.012)
-
-    def _number(self, number: int, x: float, y: float) -> None:
-        u, v = self._at(x, y)
-        self.page.setFillColor(_INK)
-        self.page.setFont("Helvetica", 6.5)
-        self.page.drawCentredString(u, v, str(number))
-
-    def _path(self, ball: str, points: list[list[float]]) -> None:
-        """A path [t, x, y] in diamonds: the cue ball's drawn through, the others' dashed."""
-        page, table = self.page, self.situation.layout.table
-        way = page.beginPath()
-        for place, (_, x, y) in enumerate(points):
-            step = way.lineTo if place else way.moveTo
-            step(*self._at(*metres(table, x, y)))
-        page.setLineWidth(1.3 if ball == CUE else 0.9)
-        page.setStrokeColor(_INK)
-        page.setDash([] if ball == CUE else [3, 2])
-        page.drawPath(way)
-        page.setDash([])
+        self.printed.text(_MARGIN, self.height - _MARGIN - 12 * mm, words, muted=True)
 
     def _ring(self, mark: RingMark) -> None:
         """A ball's outline with the paper ring in its middle, and a fine cross that runs through both."""
         page = self.page
         x, y = self.situation.layout.balls[mark.ball]
-        u, v = self._at(x, y)
-        radius = self.bed.radius * self.scale
-        page.setStrokeColor(_INK)
+        u, v = self.printed.at(x, y)
+        radius = self.bed.radius * self.printed.scale
+        page.setStrokeColor(INK)
         page.setLineWidth(0.8)
-        page.setFillColor(HexColor("#ffffff"))
+        page.setFillColor(PAPER)
         page.circle(u, v, radius, fill=1)
         page.setLineWidth(0.25)
         page.line(u - 1.7 * radius, v, u + 1.7 * radius, v)
         page.line(u, v - 1.7 * radius, u, v + 1.7 * radius)
         page.setLineWidth(1.1)
         page.circle(u, v, 0.42 * radius, fill=1)
-        self._text(u + 1.15 * radius, v + 0.75 * radius, _short(mark.ball), 8, bold=True)
+        self.printed.text(u + 1.15 * radius, v + 0.75 * radius, short_name(mark.ball), 8, bold=True)
 
     def _measures(self, marks: list[RingMark], units: Units) -> None:
         x, y = self.width - _MARGIN - _COLUMN, self.height - _MARGIN - 6 * mm
-        self._text(x, y, "Ring marks", 12, bold=True)
+        self.printed.text(x, y, "Ring marks", 12, bold=True)
         y -= 6 * mm
         for offset, words in ((0, "ball"), (20, "diamonds"), (44, f"head, {units}")):
-            self._text(x + offset * mm, y, words, 7.5, muted=True)
+            self.printed.text(x + offset * mm, y, words, 7.5, muted=True)
         self.page.drawRightString(x + _COLUMN, y, f"near rail, {units}")
         step = min(5.2 * mm, 118 * mm / max(len(marks), 1))
         for mark in marks:
             y -= step
-            self._text(x, y, _short(mark.ball), 9, bold=True)
-            self._text(x + 20 * mm, y, f"{mark.diamonds[0]:.2f}, {mark.diamonds[1]:.2f}")
+            self.printed.text(x, y, short_name(mark.ball), 9, bold=True)
+            self.printed.text(x + 20 * mm, y, f"{mark.diamonds[0]:.2f}, {mark.diamonds[1]:.2f}")
             self.page.drawRightString(x + 62 * mm, y, f"{mark.from_head:.1f}")
             self.page.drawRightString(x + _COLUMN, y, f"{mark.from_near:.1f}")
 
     def _shot(self, option: OptionDocument) -> None:
         """How to play it, under the table."""
-        y = self.low - _BORDER_M * self.scale - 9 * mm
-        self._text(_MARGIN, y, option.name, 13, bold=True)
+        y = self.printed.low - BORDER_M * self.printed.scale - 9 * mm
+        self.printed.text(_MARGIN, y, option.name, 13, bold=True)
         chance, stroke = option.rack_chance, option.stroke
         y -= 6 * mm
-        self._text(_MARGIN, y, f"Rack chance {_percent(chance.value)}"
+        self.printed.text(_MARGIN, y, f"Rack chance {_percent(chance.value)}"
                    f" ({_percent(chance.low)} to {_percent(chance.high)}); {_ends(option)}")  # fmt: skip
         raised = f", butt raised {stroke.elevation_deg:.0f}°" if stroke.elevation_deg else ""
         speed = f"{option.speed.pace}, {option.speed.words} ({stroke.speed_mps:.1f} m/s)"
         arrival = f"; the cue ball {option.arrival}" if option.arrival else ""
         y -= 5 * mm
-        self._text(_MARGIN, y, f"Aim: {option.hit}, cut {abs(option.cut_deg):.0f}°. Tip: {option.tip}{raised}{arrival}."
+        self.printed.text(_MARGIN, y, f"Aim: {option.hit}, cut {abs(option.cut_deg):.0f}°. Tip: {option.tip}{raised}{arrival}."
                    f" Speed: {speed}.")  # fmt: skip
         if option.watch:
             y -= 5 * mm
-            self._text(_MARGIN, y, f"Watch: {'; '.join(option.watch)[:150]}.")
+            self.printed.text(_MARGIN, y, f"Watch: {'; '.join(option.watch)[:150]}.")
 
     def _discs(self, option: OptionDocument, x: float, y: float) -> None:
         """What of the object ball the cue ball covers, as the shooter sees it: the dashed disc is the cue ball."""
@@ -193,39 +134,35 @@ class _Sheet:
             return
         page, radius = self.page, 11 * mm
         off = (1 - option.fullness) * 2 * radius * (1 if option.hit_side == "right" else -1)
-        page.setStrokeColor(_INK)
+        page.setStrokeColor(INK)
         page.setLineWidth(0.8)
-        page.setFillColor(_RAIL)
+        page.setFillColor(RAIL)
         page.circle(x, y, radius, fill=1)
         page.setDash([2.5, 2])
         page.circle(x + off, y, radius)
         page.setDash([])
-        self._text(x - radius, y - radius - 5 * mm, "hit", 8, muted=True)
+        self.printed.text(x - radius, y - radius - 5 * mm, "hit", 8, muted=True)
 
     def _clock(self, option: OptionDocument, x: float, y: float) -> None:
         """Where the tip meets the cue ball."""
         page, radius, stroke = self.page, 11 * mm, option.stroke
-        page.setStrokeColor(_INK)
+        page.setStrokeColor(INK)
         page.setLineWidth(0.8)
         page.circle(x, y, radius)
-        page.setStrokeColor(_HAIRLINE)
+        page.setStrokeColor(HAIRLINE)
         page.circle(x, y, radius / 2)
         page.line(x - radius, y, x + radius, y)
         page.line(x, y - radius, x, y + radius)
-        page.setFillColor(_INK)
+        page.setFillColor(INK)
         page.circle(x + radius * stroke.side, y + radius * stroke.height, 1.3 * mm, fill=1, stroke=0)
-        self._text(x - radius, y - radius - 5 * mm, "tip", 8, muted=True)
+        self.printed.text(x - radius, y - radius - 5 * mm, "tip", 8, muted=True)
 
     def _foot(self) -> None:
         middle = (
             "Stick a ring where a cross is drawn. Distances run from the noses of the cushions to the ball’s centre"
         )
         along = "head rail at the left, near long rail below."
-        self._text(_MARGIN, _MARGIN - 3 * mm, f"{middle}; {along}", 7.5, muted=True)
-
-
-def _short(ball: str) -> str:
-    return "red " + ball[3:] if ball.startswith("red") else ball
+        self.printed.text(_MARGIN, _MARGIN - 3 * mm, f"{middle}; {along}", 7.5, muted=True)
 
 
 def _percent(share: float) -> str:
@@ -234,7 +171,5 @@ def _percent(share: float) -> str:
 
 def _ends(option: OptionDocument) -> str:
     if option.potted and option.pocket:
-        return (
-            f"the {_short(option.potted)} falls into the {POCKET_WORDS[option.pocket]} {_percent(option.make.value)}."
-        )
+        return f"the {short_name(option.potted)} falls into the {POCKET_WORDS[option.pocket]} {_percent(option.make.value)}."
     return f"leaves nothing {_percent(option.shares.get('nothing_left', 0.0))} of the time."

@@ -1,0 +1,1 @@
+"""Studies: weighings asked, run in a worker, kept."""
