@@ -10,6 +10,7 @@ from pydantic import Field
 from accounts.current import account
 from config.documents import LayoutDocument
 from config.responses import pdf_response
+from partita.telling.documents import Place
 from partita.telling.ring_marks import Units
 from partita.telling.runout_documents import RunOutDocument
 from partita.telling.runout_sheet import run_out_sheet
@@ -24,7 +25,8 @@ router = Router(tags=["run-outs"])
 
 
 class RunOutIn(Schema):
-    """A layout document, both players, and what is fixed of the plan: the order, pockets by ball."""
+    """A layout document, both players, and what is fixed of the plan: the order, pockets by ball, and where the cue ball
+    is wanted after a ball, in diamonds."""
 
     document: LayoutDocument
     me: str = Field(max_length=80)
@@ -32,6 +34,7 @@ class RunOutIn(Schema):
     goal: str = Field("run out", max_length=20)
     order: list[str] = Field(default_factory=list, max_length=40)
     pockets: dict[str, str] = Field(default_factory=dict)
+    rests: dict[str, Place] = Field(default_factory=dict)
 
 
 class PlayersAsked(Schema):
@@ -49,6 +52,7 @@ class RunOutQuestion(Schema):
     goal: str
     order: list[str]
     pockets: dict[str, str]
+    rests: dict[str, Place]
 
 
 class RunOutOut(Schema):
@@ -76,7 +80,8 @@ def _own(request: HttpRequest, run_out_id: int) -> RunOut:
 @router.post("/run-outs", response=RunOutOut)
 def ask(request: HttpRequest, body: RunOutIn) -> RunOut:
     """Plan a layout. A run-out of one's own that is still being worked out is superseded."""
-    return asking.ask(account(request), body.document.root, body.me, body.them, body.goal, body.order, body.pockets)
+    fixed = asking.Fixed(body.goal, body.order, body.pockets, body.rests)
+    return asking.ask(account(request), body.document.root, body.me, body.them, fixed)
 
 
 @router.get("/run-outs/{int:run_out_id}", response=RunOutOut)

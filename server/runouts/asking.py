@@ -1,5 +1,6 @@
 """Asking: a run-out is checked, written down and queued."""
 
+from dataclasses import dataclass
 from typing import Any
 
 from django.db import transaction
@@ -8,18 +9,27 @@ from partita.files import layout_file
 from partita.runout.pattern import RunOutRequest, check_request
 from profiles.services import stroke_model_named
 from runouts.models import RunOut
-from runouts.questions import kept_question
+from runouts.questions import in_metres, kept_question
 from runouts.tasks import work_out_run_out
 from work.models import ACTIVE, Status
 
 
-def ask(
-    owner: Any, document: dict[str, Any], me: str, them: str, goal: str, order: list[str], pockets: dict[str, str]
-) -> RunOut:
+@dataclass(frozen=True)
+class Fixed:
+    """What is fixed of a plan: what counts, the order, pockets and places of rest (in diamonds) by ball."""
+
+    goal: str
+    order: list[str]
+    pockets: dict[str, str]
+    rests: dict[str, list[float]]
+
+
+def ask(owner: Any, document: dict[str, Any], me: str, them: str, fixed: Fixed) -> RunOut:
     """Check a question, supersede the owner's running ones, and queue it: all of that or nothing."""
     file = layout_file.read(document)
     players = stroke_model_named(owner, me), stroke_model_named(owner, them)
-    request = RunOutRequest(file.situation, *players, goal, tuple(order), pockets)
+    rests = in_metres(file.situation, fixed.rests)
+    request = RunOutRequest(file.situation, *players, fixed.goal, tuple(fixed.order), fixed.pockets, rests)
     check_request(request)
     with transaction.atomic():
         RunOut.objects.filter(owner=owner, status__in=ACTIVE).update(status=Status.STOPPING)

@@ -3,8 +3,10 @@
 from typing import Any
 
 from partita.files import layout_file
+from partita.games.situation import Situation
 from partita.players.stroke_model import stroke_model_from
 from partita.runout.pattern import RunOutRequest
+from partita.table.diamonds import diamonds, metres
 from runouts.models import RunOut
 
 
@@ -18,17 +20,25 @@ def kept_question(request: RunOutRequest, file: layout_file.LayoutFile, players:
         "goal": request.goal,
         "order": list(request.order),
         "pockets": request.pockets,
+        "rests": {ball: list(diamonds(request.situation.layout.table, *at)) for ball, at in request.rests.items()},
     }
 
 
 def request_of(run_out: RunOut) -> RunOutRequest:
     """The core's request for a kept question."""
     question = run_out.question
+    situation = layout_file.read(question["document"]).situation
     return RunOutRequest(
-        layout_file.read(question["document"]).situation,
+        situation,
         stroke_model_from(question["me"]),
         stroke_model_from(question["them"]),
         question["goal"],
         tuple(question["order"]),
         question["pockets"],
+        in_metres(situation, question["rests"]),
     )
+
+
+def in_metres(situation: Situation, rests: dict[str, list[float]]) -> dict[str, tuple[float, float]]:
+    """Places by ball, from diamonds."""
+    return {ball: metres(situation.layout.table, *at[:2]) for ball, at in rests.items()}

@@ -1,6 +1,8 @@
 import { createRouter, createWebHistory } from 'vue-router'
 import { rememberPlaces } from './frame/places'
 import PlayersPlace from './places/players/PlayersPlace.vue'
+import RunOutPlace from './places/runout/RunOutPlace.vue'
+import { RUN_OUT_KEYS } from './places/runout/runOutKeys'
 import TablePlace from './places/table/TablePlace.vue'
 import { TABLE_KEYS } from './places/table/tableKeys'
 
@@ -20,6 +22,12 @@ export const router = createRouter({
       name: 'study',
       component: TablePlace,
       meta: { place: 'table', keys: TABLE_KEYS },
+    },
+    {
+      path: '/run-out/:runOutId(\\d+)?',
+      name: 'runout',
+      component: RunOutPlace,
+      meta: { place: 'runout', keys: RUN_OUT_KEYS },
     },
     { path: '/players', name: 'players', component: PlayersPlace, meta: { place: 'players' } },
     { path: '/:rest(.*)*', redirect: '/' },

@@ -18,9 +18,9 @@ from partita.playing.playout import Start, start_of
 from partita.runout.breaking import Opener, openers
 from partita.runout.maps import COARSE, FINE, Asked, Level, any_pocket, fill
 from partita.runout.orders import best_order
-from partita.runout.plan import Planned, plan_from
+from partita.runout.plan import Planned, best_from, plan_desk, plan_from
 from partita.runout.steps import Steps, check_order, order_given, steps_of
-from partita.runout.zones import worth_at
+from partita.runout.zones import smoothed, worth_at
 from partita.table.geometry import bed_of
 from partita.table.layout import check
 from partita.table.spec import POCKETS
@@ -31,6 +31,8 @@ GOALS = ("rack", "run out")
 # A ball whose best place is worth less than this to run out cannot be planned.
 _REACHABLE = 0.005
 _CHECKED_PLACES = 40
+# Places for the ball in hand that are played, at least so far apart, m.
+_PLACES_PLAYED, _APART_M = 15, 0.12
 
 
 @dataclass(frozen=True)
@@ -39,12 +41,13 @@ class RunOutRequest(Question):
 
     goal : "rack", which knows what a miss leaves, or "run out", which does not
     order : the balls in turn, where the game leaves it; empty: the best that is found
-    pockets : by ball, the pocket it is to go into
+    pockets : by ball, the pocket it is to go into; rests : by ball, where the cue ball is wanted after it, m
     """
 
     goal: str = "rack"
     order: tuple[str, ...] = ()
     pockets: dict[str, str] = field(default_factory=dict)
+    rests: dict[str, tuple[float, float]] = field(default_factory=dict)
 
 
 @dataclass(frozen=True)
@@ -57,12 +60,20 @@ class KeyBall:
 
 
 @dataclass(frozen=True)
+class Spot:
+    """A place for the cue ball, (2,) m, and what it is worth by shots played from it."""
+
+    place: Floats
+    worth: float
+
+
+@dataclass(frozen=True)
 class Places:
-    """What places of the cue ball in hand are worth: (k, 2) m, and (k,) rack chance and chance to run out."""
+    """What places of the cue ball in hand are worth: (k, 2) m, and (k,) by the maps; best : those played, best first."""
 
     places: Floats
     worth: Floats
-    clear: Floats
+    best: tuple[Spot, ...]
 
 
 @dataclass(frozen=True)
@@ -113,9 +124,11 @@ def check_request(request: RunOutRequest) -> Start:
     start = start_of(request)
     if request.order:
         check_order(start, request.order)
-    for ball, pocket in request.pockets.items():
-        if ball not in start.names[1:]:
-            raise refuse("pockets", f"ball {ball[:20]} is not on the table", f"Use {', '.join(start.names[1:])}.")
+    for part, named in (("pockets", request.pockets), ("rests", request.rests)):
+        for ball in named:
+            if ball not in start.names[1:]:
+                raise refuse(part, f"ball {ball[:20]} is not on the table", f"Use {', '.join(start.names[1:])}.")
+    for pocket in request.pockets.values():
         if pocket not in POCKETS:
             raise refuse("pockets", f"“{pocket[:20]}” is no pocket", f"Use {', '.join(POCKETS)}.")
     return start
@@ -137,12 +150,11 @@ def _allowed(steps: Steps, pockets: dict[str, str]) -> NDArray[np.bool_]:
 
 def _pattern(request: RunOutRequest, asked: Asked, maps: PlaceMaps, level: Level) -> Pattern:
     start, in_hand = asked.start, None
+    cue = start.places[0]
     if request.situation.in_hand != "none":
-        in_hand = places_worth(request, asked, maps)
-        cue = in_hand.places[int(np.argmax(in_hand.worth))]
-    else:
-        cue = start.places[0]
-    plan = tuple(plan_from(asked, maps, cue))
+        in_hand = places_worth(request, asked, maps, _PLACES_PLAYED if level is FINE else _PLACES_PLAYED // 3)
+        cue = in_hand.best[0].place
+    plan = tuple(plan_from(asked, maps, cue, request.rests))
     dead = tuple(
         name for k, name in enumerate(asked.steps.order) if maps.clear[0, k].max() < _REACHABLE and _closed(maps, k)
     )
@@ -159,12 +171,33 @@ def _closed(maps: PlaceMaps, step: int) -> bool:
     return last or bool(maps.clear[0, step + 1].max() >= _REACHABLE)
 
 
-def places_worth(request: RunOutRequest, asked: Asked, maps: PlaceMaps) -> Places:
-    """What the places of the cue ball in hand are worth, less what a place near a rail costs."""
+def places_worth(request: RunOutRequest, asked: Asked, maps: PlaceMaps, played: int) -> Places:
+    """What the places of the cue ball in hand are worth, less what a place near a rail costs.
+
+    All of them by the map of the first ball, smoothed; the best few, so many of them, are played: of many places that
+    were estimated from few tries the best is most of all the luckiest.
+    """
     places = places_in_hand(request.situation)
-    values = worth_at(maps, bed_of(request.situation.layout.table), 0, places)
-    worth = np.clip(values[:, 0] - rail_cost(request.situation, places), 0.0, 1.0)
-    return Places(places, worth, values[:, 1])
+    calm = maps._replace(worth=maps.worth.copy())
+    calm.worth[0, 0] = smoothed(maps.worth[0, 0])
+    cost = rail_cost(request.situation, places)
+    worth = np.clip(worth_at(calm, bed_of(request.situation.layout.table), 0, places)[:, 0] - cost, 0.0, 1.0)
+    desk, best = plan_desk(asked, maps), []
+    for k in _spread_out(places, worth, played):
+        shot = best_from(asked, maps, desk, places[k])
+        best.append(Spot(places[k], max(0.0, (shot.worth.value if shot else 0.0) - float(cost[k]))))
+    return Places(places, worth, tuple(sorted(best, key=lambda spot: -spot.worth)))
+
+
+def _spread_out(places: Floats, worth: Floats, most: int) -> list[int]:
+    """The best places that lie apart from each other."""
+    chosen: list[int] = []
+    for k in np.argsort(-worth, kind="stable"):
+        if all(np.linalg.norm(places[k] - places[other]) >= _APART_M for other in chosen):
+            chosen.append(int(k))
+        if len(chosen) == most:
+            break
+    return chosen
 
 
 def _key(maps: PlaceMaps, plan: tuple[Planned, ...]) -> KeyBall | None:

@@ -6,7 +6,7 @@ from the maps. The one of the most worth is planned and estimated once more with
 where that stroke comes to rest without error.
 """
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, replace
 
 import numpy as np
@@ -35,8 +35,8 @@ from partita.playing.playout import Start
 from partita.physics.simulate import execute, physics_of
 from partita.runout.maps import Asked
 from partita.runout.places import play_candidate, think
-from partita.runout.zones import Zone, share_inside, zone_of
-from partita.table.geometry import bed_of
+from partita.runout.zones import Zone, share_inside, worth_at, zone_of
+from partita.table.geometry import Bed, bed_of
 from partita.value.place_maps import SAFETY_WAY, PlaceMaps, read_way
 
 Floats = NDArray[np.float64]
@@ -45,6 +45,9 @@ _POTS = Pots(np.geomspace(0.55, 4.4, 10), np.array([-0.36, -0.12, 0.12, 0.36]))
 _TRIES, _FRESH, _OF_A_POCKET = 48, 240, 2
 _SEEDS = (31_001, 31_002)
 _TRACE_ROWS = 160
+# A shot's end without error is planned on from this share of what its tries end in; shots within one standard error
+# (so many to a whole interval) are alike.
+_GOOD_END, _HALF_WIDTHS = 0.6, 3.92
 # Coming in: the last path against the next ball's line, rad.
 INTO_RAD, ACROSS_RAD = np.radians(30.0), np.radians(60.0)
 
@@ -100,22 +103,31 @@ class Planned:
     in_play: NDArray[np.int8]
 
 
-def plan_from(asked: Asked, maps: PlaceMaps, cue: Floats) -> Iterator[Planned]:
-    """Yield the plan ball by ball from a place of the cue ball, m, until a ball cannot be planned."""
+def plan_from(
+    asked: Asked, maps: PlaceMaps, cue: Floats, rests: Mapping[str, tuple[float, float]]
+) -> Iterator[Planned]:
+    """Yield the plan ball by ball from a place of the cue ball, m, until a ball cannot be planned.
+
+    rests : by ball, where the cue ball is wanted after it, m
+    """
     start, steps = asked.start, asked.steps
-    desk = start.desk(maps, _POTS, asked.solo)
+    desk = plan_desk(asked, maps)
     glancing = start.desk(None, _POTS) if asked.solo else desk
     places, in_play = start.places.copy(), steps.in_play[0].copy()
     places[0] = cue
     zones = [zone_of(maps, desk.eyes.bed, start, k) for k in range(len(steps))]
     for step in range(len(steps)):
-        planned = _planned(asked, maps, (desk, glancing), zones, step, places, in_play)
+        planned = _planned(
+            asked, maps, (desk, glancing), zones, step, places, in_play, rests.get(asked.steps.order[step])
+        )
         if planned is None:
             return
         yield planned
         played = _clean(start, places, in_play, planned.shot.stroke)
         fell = played.pocketed[0] >= 0
         places = played.finals[0].copy()
+        if step + 1 < len(steps):
+            places[0] = _goes_on_from(maps, desk.eyes.bed, step + 1, planned.shot)
         in_play = np.where(fell, -2, in_play).astype(np.int8)
         if step + 1 < len(steps):
             # What the rules put back, a colour, stands where the maps have it.
@@ -126,6 +138,21 @@ def plan_from(asked: Asked, maps: PlaceMaps, cue: Floats) -> Iterator[Planned]:
                 return
 
 
+def _goes_on_from(maps: PlaceMaps, bed: Bed, step: int, shot: Shot) -> Floats:
+    """From where the next ball is planned: where the shot ends without error, unless its tries end better than that.
+
+    Then it is the place amid the better half of them: nobody plans on a spot that his shot seldom finds.
+    """
+    if len(shot.arrivals) == 0:
+        return shot.rest
+    ends = worth_at(maps, bed, step, np.vstack([shot.rest[None], shot.arrivals]))[:, 0]
+    better = shot.arrivals[ends[1:] >= np.median(ends[1:])]
+    if ends[0] >= _GOOD_END * ends[1:].mean():
+        return shot.rest
+    middle = np.median(better, axis=0)
+    return np.asarray(better[int(np.argmin(np.linalg.norm(better - middle, axis=1)))])
+
+
 def _planned(
     asked: Asked,
     maps: PlaceMaps,
@@ -134,8 +161,12 @@ def _planned(
     step: int,
     places: Floats,
     in_play: NDArray[np.int8],
+    wanted: tuple[float, float] | None,
 ) -> Planned | None:
-    """The plan of one ball; None when there is no stroke at it. desks : that reads the maps, and that glances."""
+    """The plan of one ball; None when there is no stroke at it.
+
+    desks : that reads the maps, and that glances; wanted : where the cue ball is to come to rest, m
+    """
     desk, glancing = desks
     standing, following = asked.steps.standing[step], zones[step + 1] if step + 1 < len(zones) else None
     count = think(desk, places, in_play, standing, step, 0)
@@ -145,7 +176,12 @@ def _planned(
         return None
     bench = _Bench(desk, places, in_play, standing, following)
     tried = [bench.shot(k, _SEEDS[0], _TRIES) for k in finalists]
-    order = sorted(range(len(tried)), key=lambda k: -tried[k].worth.value)
+    order = _ranked(maps, desk.eyes.bed, step + 1 if following else None, tried)
+    if wanted is not None:
+        near = _nearest(rows, maps.pockets[step], wanted)
+        finalists.append(near)
+        tried.append(bench.shot(near, _SEEDS[0], _TRIES))
+        order = [len(tried) - 1, *order]
     best = bench.shot(finalists[order[0]], _SEEDS[1], _FRESH)
     rack = best.worth
     if asked.solo:
@@ -168,6 +204,21 @@ def _planned(
     )  # fmt: skip
 
 
+def best_from(asked: Asked, maps: PlaceMaps, desk: Desk, cue: Floats) -> Shot | None:
+    """The best shot at the first ball from a place of the cue ball, m; None when there is none. desk : of `plan_desk`."""
+    places, in_play, standing = asked.start.places.copy(), asked.steps.in_play[0].copy(), asked.steps.standing[0]
+    places[0] = cue
+    count = think(desk, places, in_play, standing, 0, 0)
+    finalists = _finalists(desk.candidates[:count], maps.pockets[0])
+    bench = _Bench(desk, places, in_play, standing, None)
+    return _best([bench.shot(k, _SEEDS[0], _TRIES) for k in finalists])
+
+
+def plan_desk(asked: Asked, maps: PlaceMaps) -> Desk:
+    """A desk at which shots are thought about as finely as it goes."""
+    return asked.start.desk(maps, _POTS, asked.solo)
+
+
 def _finalists(rows: Floats, pockets: NDArray[np.bool_]) -> list[int]:
     """The best few candidates of each pocket that is allowed."""
     chosen: list[int] = []
@@ -175,6 +226,25 @@ def _finalists(rows: Floats, pockets: NDArray[np.bool_]) -> list[int]:
         into = np.flatnonzero(rows[:, POCKET] == pocket)
         chosen += [int(k) for k in into[np.argsort(-rows[into, WORTH], kind="stable")][:_OF_A_POCKET]]
     return [k for k in chosen if rows[k, WORTH] > 0.0 or rows[k, CHANCE] > 0.0]
+
+
+def _ranked(maps: PlaceMaps, bed: Bed, following: int | None, tried: list[Shot]) -> list[int]:
+    """Shots by their worth; the first of those that tries cannot tell from the best is the one that ends best."""
+    order = sorted(range(len(tried)), key=lambda k: -tried[k].worth.value)
+    if following is None:
+        return order
+    best = tried[order[0]].worth
+    alike = [k for k in order if tried[k].worth.value >= best.value - (best.high - best.low) / _HALF_WIDTHS]
+    ends = worth_at(maps, bed, following, np.array([tried[k].rest for k in alike]))[:, 0]
+    first = alike[int(np.argmax(ends * [tried[k].make for k in alike]))]
+    return [first, *(k for k in order if k != first)]
+
+
+def _nearest(rows: Floats, pockets: NDArray[np.bool_], wanted: tuple[float, float]) -> int:
+    """The candidate that comes to rest nearest to a place, m, of those that are made about as often as any there."""
+    allowed = pockets[rows[:, POCKET].astype(int)] & (rows[:, CHANCE] > 0.0) & (rows[:, WORTH] >= 0.0)
+    off = np.hypot(rows[:, REST_X] - wanted[0], rows[:, REST_Y] - wanted[1])
+    return int(np.argmin(np.where(allowed, off, np.inf)))
 
 
 def _best(shots: list[Shot]) -> Shot | None:

@@ -48,12 +48,12 @@ class Zone:
 def zone_of(maps: PlaceMaps, bed: Bed, start: Start, step: int) -> Zone:
     """The zone of a step's ball."""
     # Single places are estimated from few tries: smoothed, a zone has an outline instead of islands.
-    ways = _smoothed(maps.worth[0, step, :_POCKETS])
+    ways = smoothed(maps.worth[0, step, :_POCKETS])
     ordered = np.sort(ways, axis=0)
     worth, best = ordered[-1], float(ordered[-1].max())
     least = max(1e-6, ZONE_SHARE * best)
     inside, two_way = worth >= least, ordered[-2] >= least
-    clear = np.take_along_axis(_smoothed(maps.clear[0, step, :_POCKETS]), ways.argmax(axis=0)[None], axis=0)[0]
+    clear = np.take_along_axis(smoothed(maps.clear[0, step, :_POCKETS]), ways.argmax(axis=0)[None], axis=0)[0]
     node = int(worth.argmax())
     pocket = int(ways[:, node // worth.shape[1], node % worth.shape[1]].argmax())
     table = start.situation.layout.table
@@ -65,7 +65,7 @@ def zone_of(maps: PlaceMaps, bed: Bed, start: Start, step: int) -> Zone:
     )  # fmt: skip
 
 
-def _smoothed(ways: Floats) -> Floats:
+def smoothed(ways: Floats) -> Floats:
     """(w, nx, ny) each place averaged with its neighbours along both sides, itself counting for half."""
     for axis in (1, 2):
         edges = [(0, 0), (0, 0), (0, 0)]

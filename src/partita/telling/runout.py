@@ -131,12 +131,11 @@ def _opener(pattern: Pattern, opener: Opener) -> OpenerDocument:
 def _in_hand(found: Places, table: TableSpec) -> InHandDocument:
     rows = [[*_place(table, at), round(float(worth), 4)] for at, worth in zip(found.places, found.worth, strict=True)]
     best: list[list[float]] = []
-    for row in sorted(rows, key=lambda row: -row[2]):
+    for spot in found.best:
+        row = [*_place(table, spot.place), round(spot.worth, 4)]
         if all(np.hypot(row[0] - other[0], row[1] - other[1]) >= _APART for other in best):
             best.append(row)
-        if len(best) == _BEST_PLACES:
-            break
-    return InHandDocument(places=rows, best=best, words=words.in_hand(best))
+    return InHandDocument(places=rows, best=best[:_BEST_PLACES], words=words.in_hand(best[:_BEST_PLACES]))
 
 
 def _standing(pattern: Pattern, planned: Planned) -> dict[str, Any]:

@@ -3,6 +3,7 @@ import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
 import type { Drawing } from '@/api/client'
 import TableDrawing from '@/drawing/TableDrawing.vue'
 import type { Worth } from '@/drawing/dense'
+import type { Frame } from '@/drawing/frame'
 import { useSession } from '@/stores/session'
 import type { Layer } from '@/stores/layers'
 import BallTray from './BallTray.vue'
@@ -17,7 +18,9 @@ defineProps<{
   shown: Record<Layer, boolean>
   time: number | null
   aimDeg: number | null
+  faint?: string[]
 }>()
+defineSlots<{ over?(given: { frame: Frame; radius: number }): unknown }>()
 const emit = defineEmits<{ aim: [degrees: number] }>()
 const board = useBoard()
 const session = useSession()
@@ -58,12 +61,15 @@ defineExpose({ picture: () => surface.value?.picture() ?? null })
         :shown="shown"
         :time="time"
         :aim-deg="aimDeg"
+        :faint="faint ?? []"
         @select="board.selected = $event"
         @place="board.place"
         @remove="board.run({ do: 'remove', ball: $event })"
         @explain="words = $event"
         @aim="emit('aim', $event)"
-      />
+      >
+        <template #over="given"><slot name="over" v-bind="given" /></template>
+      </TableDrawing>
       <p v-if="words" class="words" aria-live="polite">{{ words }}</p>
     </div>
   </div>

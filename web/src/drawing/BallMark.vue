@@ -11,6 +11,7 @@ defineProps<{
   wrong?: boolean
   words: string
   plain?: boolean
+  faint?: boolean
 }>()
 </script>
 
@@ -18,7 +19,7 @@ defineProps<{
   <g
     :transform="`translate(${at[0]} ${at[1]})`"
     class="ball"
-    :class="{ selected, wrong }"
+    :class="{ selected, wrong, faint }"
     tabindex="0"
     role="button"
     :aria-label="`${ballName(ball)} at ${words}`"
@@ -49,6 +50,9 @@ defineProps<{
 .ball {
   cursor: grab;
   outline: none;
+}
+.faint {
+  opacity: 0.3;
 }
 .edge {
   stroke: var(--edge);

@@ -9,7 +9,7 @@ import BallMark from './BallMark.vue'
 import BallTags from './BallTags.vue'
 import { denseStrokes, type Worth } from './dense'
 import DenseCanvas from './DenseCanvas.vue'
-import { frameOf } from './frame'
+import { frameOf, type Frame } from './frame'
 import InHandMark from './InHandMark.vue'
 import { wordsBelow } from './labels'
 import { pictureOf } from './picture'
@@ -32,7 +32,10 @@ const props = defineProps<{
   time: number | null
   /** The aim of one's own shot, degrees; null when none is being set. */
   aimDeg: number | null
+  /** Balls that are drawn faintly: gone by then. */
+  faint?: string[]
 }>()
+defineSlots<{ over?(given: { frame: Frame; radius: number }): unknown }>()
 const emit = defineEmits<{
   select: [ball: string | null]
   place: [ball: string, at: Place]
@@ -122,6 +125,7 @@ defineExpose({ picture, carry })
           :balls="Object.values(points)"
         />
       </template>
+      <slot v-if="!dragged" name="over" :frame="frame" :radius="radius" />
       <BallTags
         v-if="tagged"
         :balls="points"
@@ -140,6 +144,7 @@ defineExpose({ picture, carry })
         :wrong="dragged?.ball === ball && wrong !== null"
         :words="placeWords(at)"
         :plain="tagged"
+        :faint="faint?.includes(String(ball)) ?? false"
         @focus="emit('select', String(ball))"
       />
       <InHandMark v-if="inHand && !dragged" :at="frame.fromDiamonds(inHand)" :radius="radius" />

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { usePlayOuts } from '@/stores/playouts'
+import { useRunOut } from '@/stores/runout'
 import { useStudy } from '@/stores/study'
 import { pathOf, PLACES, type PlaceName } from './places'
 
@@ -9,11 +10,13 @@ import { pathOf, PLACES, type PlaceName } from './places'
 const route = useRoute()
 const study = useStudy()
 const playouts = usePlayOuts()
+const runOut = useRunOut()
 const here = computed(() => route.meta['place'] as PlaceName)
 /** Where something long is running. */
-const busy = computed<Partial<Record<PlaceName, string>>>(() =>
-  study.running ? { table: 'weighing' } : playouts.running ? { table: 'playing out' } : {},
-)
+const busy = computed<Partial<Record<PlaceName, string>>>(() => ({
+  ...(study.running ? { table: 'weighing' } : playouts.running ? { table: 'playing out' } : {}),
+  ...(runOut.running ? { runout: 'planning' } : {}),
+}))
 </script>
 
 <template>

@@ -1,6 +1,7 @@
 """The worker process: waits until the physics has been compiled, then takes jobs until it is told to stop."""
 
 import asyncio
+import threading
 from typing import Any
 
 from django.core.management.base import BaseCommand
@@ -8,6 +9,11 @@ from procrastinate.contrib.django import app as django_app
 
 from partita.kernels import stages
 from partita.warming import load
+
+
+def _load_runs() -> None:
+    if stages.wait_for("runs"):
+        load("runs")
 
 
 class Command(BaseCommand):
@@ -25,6 +31,8 @@ class Command(BaseCommand):
         """Run until a signal."""
         stages.wait_for("weighing")
         load("weighing")
+        # Weighing goes on meanwhile; whoever plans first does not wait for this to be loaded.
+        threading.Thread(target=_load_runs, daemon=True).start()
         self.stdout.write("worker ready")
         self.stdout.flush()
         asyncio.run(self._work(options["jobs"], options["heartbeat"], options["stalled_after"]))

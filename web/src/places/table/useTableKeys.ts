@@ -1,5 +1,6 @@
 import type { Place } from '@/board/document'
 import { useBoard } from '@/board/useBoard'
+import { ARROWS, useNudge } from '@/board/useNudge'
 import { letterOf, useKeys } from '@/frame/keys'
 import { LAYERS, useLayers } from '@/stores/layers'
 import { LIMITS, useOwnShot } from '@/stores/ownshot'
@@ -15,16 +16,9 @@ interface Actions {
   files: () => void
   shelf: () => void
 }
-const NUDGE = { coarse: 0.05, fine: 0.01 }
 /** Degrees of the aim, and m/s of the speed, by one press. */
 const TURN = { coarse: 0.5, fine: 0.05 }
 const PACE = { coarse: 0.2, fine: 0.05 }
-const ARROWS: Record<string, Place> = {
-  ArrowRight: [1, 0],
-  ArrowLeft: [-1, 0],
-  ArrowUp: [0, 1],
-  ArrowDown: [0, -1],
-}
 const within = (v: number, least: number, most: number) => Math.min(most, Math.max(least, v))
 
 /** The Table place by keyboard: letters act; arrows nudge the chosen ball, or set one's own shot. */
@@ -33,6 +27,7 @@ export function useTableKeys(actions: Actions) {
   const layers = useLayers()
   const own = useOwnShot()
   const study = useStudy()
+  const nudged = useNudge(board)
   const letters: Record<string, () => unknown> = {
     w: actions.weigh,
     r: () => study.canRefine && study.refine(),
@@ -50,13 +45,6 @@ export function useTableKeys(actions: Actions) {
     ...Object.fromEntries(LAYERS.map(({ key, letter }) => [letter.toLowerCase(), () => layers.turn(key)])),
   }
 
-  function nudge(ball: string, direction: Place, step: number) {
-    const at = board.document.balls[ball]
-    if (!at) return
-    const moved = (axis: 0 | 1, most: number) =>
-      Math.round(within(at[axis] + step * direction[axis], 0, most) * 1e4) / 1e4
-    board.place(ball, [moved(0, 8), moved(1, 4)])
-  }
   /** Left and right turn the aim, up and down change the speed. */
   function setOwnShot(direction: Place, size: 'coarse' | 'fine') {
     if (!own.stroke) return
@@ -75,9 +63,6 @@ export function useTableKeys(actions: Actions) {
     const size = event.shiftKey ? 'fine' : 'coarse'
     if (own.stroke && arrow) return () => setOwnShot(arrow, size)
     if (own.stroke && event.key === 'Escape') return own.leave
-    const ball = board.selected
-    if (ball && arrow) return () => nudge(ball, arrow, NUDGE[size])
-    if (ball && ['Delete', 'Backspace'].includes(event.key)) return () => board.run({ do: 'remove', ball })
-    return letters[letter]
+    return nudged(event) ?? letters[letter]
   })
 }

@@ -1,0 +1,49 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import type { Place } from '@/board/document'
+import type { Frame, Point } from './frame'
+
+/** Where the cue ball is wanted: a ring that follows the pointer, set by a press. */
+const props = defineProps<{ frame: Frame; radius: number }>()
+const emit = defineEmits<{ pick: [at: Place] }>()
+const at = ref<Point | null>(null)
+const surface = ref<SVGRectElement | null>(null)
+
+function pointOf(event: PointerEvent): Point {
+  const matrix = surface.value?.getScreenCTM()
+  const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix?.inverse())
+  return [point.x, point.y]
+}
+const inside = (v: number, most: number) => Math.round(Math.min(most, Math.max(0, v)) * 1000) / 1000
+function pick(event: PointerEvent) {
+  const [x, y] = props.frame.toDiamonds(pointOf(event))
+  emit('pick', [inside(x, 8), inside(y, 4)])
+}
+</script>
+
+<template>
+  <g class="picker">
+    <rect
+      ref="surface"
+      v-bind="frame.box"
+      fill="transparent"
+      @pointermove="at = pointOf($event)"
+      @pointerdown.stop="at = pointOf($event)"
+      @pointerup.stop="pick"
+    />
+    <circle v-if="at" :cx="at[0]" :cy="at[1]" :r="radius" />
+  </g>
+</template>
+
+<style scoped>
+.picker {
+  cursor: crosshair;
+}
+circle {
+  fill: none;
+  stroke: var(--mark);
+  stroke-width: 6;
+  stroke-dasharray: 10 6;
+  pointer-events: none;
+}
+</style>

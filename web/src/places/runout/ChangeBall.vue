@@ -1,0 +1,79 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Plan, Planned } from '@/api/client'
+import { percent } from '@/shots/words'
+import { useRunOut } from '@/stores/runout'
+import { changedOrder, costWords } from './changes'
+
+/** What can be changed of a ball: its pocket, where the cue ball goes, its place in the order; with what it costs. */
+const props = defineProps<{ planned: Planned; plan: Plan; worth: number }>()
+defineEmits<{ want: [] }>()
+const runOut = useRunOut()
+const isFixed = computed(() => props.planned.ball in runOut.fixed.pockets)
+const isSent = computed(() => props.planned.ball in runOut.fixed.rests)
+const setPocket = (pocket: string) =>
+  void runOut.ask({ pockets: { ...runOut.fixed.pockets, [props.planned.ball]: pocket } })
+function free(part: 'pockets' | 'rests') {
+  const kept = Object.entries(runOut.fixed[part]).filter(([ball]) => ball !== props.planned.ball)
+  void runOut.ask({ [part]: Object.fromEntries(kept) })
+}
+const orders = computed(() =>
+  props.plan.chooses_order
+    ? [
+        { words: 'Earlier', order: changedOrder(props.plan.order, props.planned.step, -1) },
+        { words: 'Later', order: changedOrder(props.plan.order, props.planned.step, 1) },
+      ].filter(({ order }) => order)
+    : [],
+)
+</script>
+
+<template>
+  <div class="change" role="group" aria-label="Change it">
+    <b>Change it</b>
+    <button
+      v-for="other in planned.others"
+      :key="other.pocket"
+      type="button"
+      :title="other.words"
+      @click="setPocket(other.pocket)"
+    >
+      {{ other.pocket.replace('-', ' ') }}
+      <small>{{ percent(other.worth) }}, {{ costWords(other.worth, worth) }}</small>
+    </button>
+    <button v-if="isFixed" type="button" @click="free('pockets')">Any pocket</button>
+    <button type="button" @click="$emit('want')">I want to be elsewhere</button>
+    <button v-if="isSent" type="button" @click="free('rests')">Wherever is best</button>
+    <button
+      v-for="change in orders"
+      :key="change.words"
+      type="button"
+      @click="runOut.ask({ order: change.order ?? [] })"
+    >
+      {{ change.words }}
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.change {
+  grid-column: 1 / -1;
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px;
+  margin-top: 6px;
+}
+button {
+  min-height: 32px;
+  padding: 4px 11px;
+  border: 1px solid var(--hairline);
+  border-radius: 15px;
+  background: transparent;
+  color: var(--ink);
+  font: 500 13px var(--sans);
+  cursor: pointer;
+}
+small {
+  color: var(--muted);
+}
+</style>

@@ -1,0 +1,71 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useBoard } from '@/board/useBoard'
+import { useRunOut } from '@/stores/runout'
+import PlanHead from './PlanHead.vue'
+import PlanLine from './PlanLine.vue'
+import PlanNotes from './PlanNotes.vue'
+
+/** The plan as a list, a line a ball, with what it comes to. */
+const runOut = useRunOut()
+const board = useBoard()
+const isEmpty = computed(() => !Object.keys(board.document.balls).length)
+</script>
+
+<template>
+  <section class="plan sheet" aria-label="The plan" :class="{ stale: runOut.stale }">
+    <PlanHead />
+    <ol v-if="runOut.plan?.plan.length" class="lines">
+      <PlanLine
+        v-for="planned in runOut.plan.plan"
+        :key="planned.step"
+        :planned="planned"
+        :goal="runOut.plan.goal"
+        :chosen="runOut.step === planned.step"
+        @choose="runOut.look(planned.step)"
+      />
+    </ol>
+    <div v-else class="empty muted">
+      <p v-if="runOut.runOut?.status === 'failed'">{{ runOut.runOut.failure }}</p>
+      <p v-else-if="runOut.runOut?.waits_for">
+        {{ runOut.runOut.waits_for }} Your question stands in line and goes on by itself.
+      </p>
+      <p v-else-if="runOut.running">Working backward from the last ball …</p>
+      <p v-else-if="runOut.plan">{{ runOut.plan.summary }}</p>
+      <template v-else>
+        <p>
+          Here the whole rack is planned: for every ball its pocket, the stroke, and where the cue ball goes
+          from there. Put the balls where they lie, then press <b>Plan</b> (<kbd>P</kbd>).
+        </p>
+        <p v-if="isEmpty">
+          Drag balls from the tray, type their places (<b>3 at 5, 1.5</b>), or try the
+          <RouterLink :to="{ name: 'table' }">Table</RouterLink>’s library of the club’s layouts.
+        </p>
+      </template>
+    </div>
+    <PlanNotes v-if="runOut.plan" :plan="runOut.plan" />
+  </section>
+</template>
+
+<style scoped>
+.plan {
+  display: flex;
+  flex-direction: column;
+  min-height: 220px;
+  overflow: hidden;
+}
+.lines {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  overflow-y: auto;
+  border-top: 1px solid var(--hairline);
+  min-height: 120px;
+}
+.stale .lines {
+  opacity: 0.55;
+}
+.empty {
+  padding: 6px 16px 16px;
+}
+</style>

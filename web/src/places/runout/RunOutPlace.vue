@@ -1,0 +1,124 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { computed, ref } from 'vue'
+import { useGuarded } from '@/api/guarded'
+import BoardTable from '@/board/BoardTable.vue'
+import { isInHand, type Place } from '@/board/document'
+import PlaceLine from '@/board/PlaceLine.vue'
+import SceneStrip from '@/board/SceneStrip.vue'
+import SetupTools from '@/board/SetupTools.vue'
+import { useSharedBoard } from '@/board/useBoard'
+import { useSaying } from '@/board/useSaying'
+import type { Worth } from '@/drawing/dense'
+import type { Frame } from '@/drawing/frame'
+import PlanLayer from '@/drawing/PlanLayer.vue'
+import RestPicker from '@/drawing/RestPicker.vue'
+import FrameActs from '@/frame/FrameActs.vue'
+import KeyLabel from '@/frame/KeyLabel.vue'
+import ProblemList from '@/frame/ProblemList.vue'
+import { usePlaceMemory } from '@/frame/usePlaceMemory'
+import type { Layer } from '@/stores/layers'
+import { useRunOut } from '@/stores/runout'
+import BallCard from './BallCard.vue'
+import PlanSheet from './PlanSheet.vue'
+import StepBar from './StepBar.vue'
+import { useRunOutAddress } from './useRunOutAddress'
+import { useRunOutKeys } from './useRunOutKeys'
+
+const emit = defineEmits<{ keys: [] }>()
+const board = useSharedBoard()
+const runOut = useRunOut()
+const line = ref<InstanceType<typeof PlaceLine> | null>(null)
+const { problems, guarded } = useGuarded()
+const { problems: misheard, say, rack } = useSaying()
+useRunOutAddress(guarded)
+usePlaceMemory()
+
+const plan = computed(() => (runOut.stale ? null : runOut.plan))
+const all = computed(() => [...problems.value, ...misheard.value, ...runOut.problems])
+/** The ball after which a place for the cue ball is being pointed at. */
+const wants = ref<string | null>(null)
+const first = computed(() => plan.value?.plan[0])
+const inHand = computed<Place | null>(() =>
+  isInHand(board.document) ? ((first.value?.cue as Place | undefined) ?? null) : null,
+)
+/** Dots for the ball in hand, from the maps, while the whole plan is looked at. */
+const worth = computed<Worth[]>(() =>
+  runOut.step === null ? ((plan.value?.in_hand?.places ?? []) as Worth[]) : [],
+)
+const SHOWN: Record<Layer, boolean> = {
+  fan: false, rests: false, shadows: false, window: false, scratches: false, positions: false, hand: true,
+} // prettier-ignore
+/** Balls that are down by then, and the cue ball where it began. */
+const faint = computed(() => {
+  const planned = runOut.planned
+  if (!plan.value || !planned) return []
+  return Object.keys(board.document.balls).filter((ball) => ball === 'cue' || !(ball in planned.balls))
+})
+async function newRack() {
+  runOut.close()
+  await rack()
+}
+function rest(ball: string, at: Place) {
+  wants.value = null
+  void runOut.ask({ rests: { ...runOut.fixed.rests, [ball]: at } })
+}
+useRunOutKeys({ rack: () => void newRack(), type: () => line.value?.focus() })
+const frameOf = (given: { frame: Frame; radius: number }) => given
+</script>
+
+<template>
+  <div class="place">
+    <SceneStrip>
+      <template #acts>
+        <span class="rare"><FrameActs @keys="emit('keys')" /></span>
+        <Button v-if="runOut.running" label="Stop" variant="outlined" class="go" @click="runOut.stop()" />
+        <Button v-else class="go" @click="runOut.ask()"><KeyLabel label="Plan" letter="P" /></Button>
+      </template>
+    </SceneStrip>
+    <main class="work">
+      <h1 class="visually-hidden">Run-out: {{ board.name || 'untitled layout' }}</h1>
+      <section class="left" aria-label="The layout with the plan">
+        <BoardTable
+          :drawing="null"
+          :in-hand="inHand"
+          :worth="worth"
+          :shown="SHOWN"
+          :time="null"
+          :aim-deg="null"
+          :faint="faint"
+        >
+          <template #over="given">
+            <PlanLayer
+              v-if="plan"
+              v-bind="frameOf(given)"
+              :plan="plan"
+              :step="runOut.step"
+              @look="runOut.look($event)"
+            />
+            <RestPicker v-if="wants" v-bind="frameOf(given)" @pick="rest(wants, $event)" />
+          </template>
+        </BoardTable>
+        <StepBar v-if="plan?.plan.length" />
+        <div class="under">
+          <PlaceLine ref="line" :say="say" />
+          <SetupTools @rack="newRack" />
+        </div>
+        <ProblemList :problems="all" />
+        <p v-if="wants" class="pointing" role="status">
+          Press where the cue ball should come to rest after the {{ wants }}.
+          <button type="button" @click="wants = null">Leave it</button>
+        </p>
+        <BallCard
+          v-if="plan && runOut.planned"
+          :planned="runOut.planned"
+          :plan="plan"
+          @want="wants = $event"
+        />
+      </section>
+      <PlanSheet class="right" />
+    </main>
+  </div>
+</template>
+
+<style scoped src="./runout-place.css"></style>
