@@ -43,6 +43,14 @@ LAYOUTS: tuple[tuple[str, Places, dict[str, Any]], ...] = (
         },
         {"shooter": "me"},
     ),
+    (
+        "Rack 12: six to run",
+        {
+            "cue": [2.6, 2.5], "4": [5.5, 0.9], "5": [6.9, 2.7], "6": [2.1, 0.7], "7": [1.2, 2.9], "8": [4.2, 3.3],
+            "9": [6.2, 1.8],
+        },
+        {"shooter": "me"},
+    ),
 )  # fmt: skip
 
 

@@ -25,7 +25,7 @@ router = Router(tags=["run-outs"])
 
 
 class RunOutIn(Schema):
-    """A layout document, both players, and what is fixed of the plan: the order, pockets by ball, and where the cue ball
+    """A layout document, both players, and what is fixed of the plan: order, pockets by ball, and where the cue ball
     is wanted after a ball, in diamonds."""
 
     document: LayoutDocument

@@ -149,8 +149,8 @@ def try_own(request: HttpRequest, body: TrialIn) -> TrialDocument:
 
 @router.post("/in-hand", response=list[list[float]])
 def in_hand(request: HttpRequest, body: PositionIn) -> Any:
-    """Where the cue ball in hand may be put: [x, y, rack chance of the shooter by a glance]."""
-    need("weighing")
+    """Where the cue ball in hand may be put: [x, y, rack chance of the shooter]."""
+    need("weighing", "runs")
     return drawings.worth_of_places(account(request), body.document.root, body.me, body.them)
 
 

@@ -10,7 +10,7 @@ from partita.telling.drawing import FAN, draw
 from partita.telling.ring_marks import Units
 from partita.telling.shot_sheet import shot_sheet
 from partita.telling.trial import try_stroke
-from partita.weighing.rater import worth_in_hand
+from partita.weighing.placing import worth_in_hand
 from profiles.services import question_with
 from studies.models import Study
 from studies.questions import document_of, request_of, situation_of

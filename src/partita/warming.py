@@ -30,7 +30,7 @@ from partita.telling.study import study_of
 from partita.telling.trial import try_stroke
 from partita.value.glance import address_of_glance
 from partita.weighing.listing import list_options
-from partita.weighing.rater import worth_in_hand
+from partita.weighing.placing import worth_in_hand
 from partita.weighing.weigh import WeighRequest, weigh
 
 # Who compiles what, in this order.
@@ -58,7 +58,6 @@ def _weighing() -> None:
     study_of(last)
     draw(small, stroke)
     try_stroke(small, stroke)
-    worth_in_hand(_situation(ball_in_hand="anywhere"))
     list_options(small)
     broken("nine-ball", 1)
 
@@ -72,9 +71,11 @@ def _racks() -> None:
 def _runs() -> None:
     groups = {"format": "partita-layout", "version": 1, "game": "eight-ball", "balls": {**_BALLS, "1": [3, 3]}}
     for situation in (_situation(ball_in_hand="anywhere").situation, read(groups).situation):
-        *_, last = work_out(RunOutRequest(situation, _LEAGUE, _LEAGUE))
-        assert isinstance(last, Pattern)
-        run_out_of(last)
+        # The first, coarse pattern has been through all of them.
+        run_out_of(
+            next(found for found in work_out(RunOutRequest(situation, _LEAGUE, _LEAGUE)) if isinstance(found, Pattern))
+        )
+    worth_in_hand(_situation(ball_in_hand="anywhere"))
 
 
 _WORK: dict[str, Callable[[], object]] = {

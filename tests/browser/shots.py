@@ -43,6 +43,18 @@ def weigh(page: Page) -> None:
     page.wait_for_timeout(300)
 
 
+def _plan(page: Page) -> None:
+    """The demo's rack for a run, opened from the library, planned on the Run-out page."""
+    page.get_by_role("button", name="Library").click()
+    page.get_by_role("dialog").get_by_role("button", name="six to run").first.click()
+    page.get_by_role("combobox", name="Me", exact=True).click()
+    page.get_by_role("option", name="strong league level").click()
+    page.get_by_role("link", name="Run-out").click()
+    page.get_by_role("button", name="Plan", exact=True).click()
+    page.get_by_text("settled in").wait_for(timeout=60_000)
+    page.wait_for_timeout(300)
+
+
 def _take(page: Page, name: str) -> None:
     page.screenshot(path=FOLDER / f"{name}.png", animations="disabled")
 
@@ -88,6 +100,13 @@ def main(address: str, user: str, password: str) -> None:
         _take(page, "library")
         page.keyboard.press("Escape")
         page.get_by_role("button", name="Day light").click()
+        _plan(page)
+        _take(page, "run-out-day")
+        page.get_by_label("Through the plan").get_by_role("button", name="Shot 2").click()
+        page.wait_for_timeout(300)
+        page.get_by_role("button", name="Hall light").click()
+        _take(page, "run-out-ball-hall")
+        page.get_by_role("button", name="Day light").click()
         page.get_by_role("link", name="Players").click()
         page.get_by_role("button", name="Change: Tomas Vale").click()
         page.wait_for_timeout(200)
@@ -110,6 +129,13 @@ def main(address: str, user: str, password: str) -> None:
         phone.get_by_role("button", name="Less").click()
         phone.evaluate("window.scrollTo(0, 0)")
         _take(phone, "table-phone-hall")
+        phone.get_by_role("link", name="Run-out").click()
+        phone.get_by_role("button", name="Plan", exact=True).click()
+        phone.get_by_text("settled in").wait_for(timeout=60_000)
+        phone.get_by_label("Through the plan").get_by_role("button", name="Shot 1").click()
+        phone.evaluate("window.scrollTo(0, 0)")
+        phone.wait_for_timeout(300)
+        _take(phone, "run-out-phone")
         phone.get_by_role("link", name="Players").click()
         phone.wait_for_timeout(300)
         _take(phone, "players-phone")

@@ -21,7 +21,8 @@ from partita.table.spec import POCKETS, TableSpec
 from partita.telling.drawing import draw
 from partita.telling.layers import shadow_outline
 from partita.telling.trial import try_stroke
-from partita.weighing.rater import Rater, worth_in_hand
+from partita.weighing.placing import worth_in_hand
+from partita.weighing.rater import Rater
 from partita.weighing.weigh import WeighRequest, weigh
 
 TABLE = TableSpec()

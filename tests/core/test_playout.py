@@ -15,7 +15,7 @@ from partita.options.wishes import Wish
 from partita.physics.stroke import Stroke
 from partita.players.stroke_model import PRESETS
 from partita.playing.playout import PlayedOut, first_stroke, play_out, racks_of
-from partita.playing.racks import _normal_row
+from partita.playing.racks import normal_row
 from partita.table.layout import Layout, problems_of
 from partita.table.spec import TableSpec
 
@@ -84,12 +84,12 @@ class PlayOut(unittest.TestCase):
     def test_draws_are_normal_and_mirrored_in_pairs(self) -> None:
         rows = np.zeros((4000, 5))
         for k in range(4000):
-            _normal_row(k, 3, 1.0, rows[k])
+            normal_row(k, 3, 1.0, rows[k])
         # Source: scipy.stats.kstest against the standard normal distribution.
         self.assertGreater(kstest(rows.ravel(), "norm").pvalue, 0.001)
         self.assertLess(np.abs(np.corrcoef(rows.T) - np.eye(5)).max(), 0.06)
         mirrored = np.zeros(5)
-        _normal_row(7, 3, -1.0, mirrored)
+        normal_row(7, 3, -1.0, mirrored)
         np.testing.assert_array_equal(mirrored, -rows[7])
 
     def test_what_cannot_be_played_out_is_refused(self) -> None:

@@ -41,7 +41,8 @@ def run(options: argparse.Namespace) -> None:
             newest = found
             if options.coarse:
                 break
-    assert newest is not None
+    if newest is None:
+        raise refuse("layout", "there is nothing to plan", "Put a ball on the table.")
     plan = run_out_of(newest, time.monotonic() - started)
     if options.table:
         print_out(_table(plan))

@@ -11,20 +11,21 @@ Kernels here take chances, xs, ys : (n, nodes, m) make chances and places of res
 
 from collections.abc import Callable, Iterator
 from concurrent.futures import ThreadPoolExecutor
+from functools import partial
 
 import numpy as np
 from numpy.typing import NDArray
 
+from partita.games.snooker import COLOUR
 from partita.games.snooker_table import COLOURS, REDS
 from partita.games.standing import BALL_ON, GAME, HAND, NOT_IN_HAND, SNOOKER, STRAIGHT_POOL
-from partita.games.snooker import COLOUR
 from partita.kernels import kernel
 from partita.parallel import CORES
 from partita.playing.desk import CHANCE, REST_X, REST_Y, Desk, Pots, look
 from partita.playing.playout import Start
 from partita.playing.pots import add_pots
 from partita.runout.places import pushed_off
-from partita.runout.steps import EIGHT, groups_to_choose, order_given
+from partita.runout.steps import EIGHT, balls_up, groups_to_choose, order_given
 from partita.value.place_maps import node_place
 
 Floats = NDArray[np.float64]
@@ -86,14 +87,14 @@ class _Ends:
 
 def _beginnings(start: Start) -> Iterator[tuple[Order, Callable[[Order], Iterator[Order]]]]:
     """Orders to begin with, and what each may be changed to."""
-    up = tuple(name for name, there in zip(start.names[1:], start.in_play[1:], strict=True) if there == -1)
+    up = balls_up(start)
     if start.standing[GAME] == SNOOKER:
-        yield _reds_and_colours(start, up), lambda order: _other_colours(order, up)
+        yield _reds_and_colours(start, up), partial(_other_colours, up=up)
     elif start.standing[GAME] == STRAIGHT_POOL:
-        yield up, lambda order: _rearranged(order, len(order))
+        yield up, partial(_rearranged, free=len(up))
     else:
         for group in groups_to_choose(start):
-            yield (*group, EIGHT) if EIGHT in up else group, lambda order, g=len(group): _rearranged(order, g)  # type: ignore[misc]
+            yield (*group, EIGHT) if EIGHT in up else group, partial(_rearranged, free=len(group))
 
 
 def _reds_and_colours(start: Start, up: Order) -> Order:

@@ -5,6 +5,7 @@ Coarse first, so that a plan is there within a second; then the same finely.
 
 from collections.abc import Iterator
 from dataclasses import dataclass, field
+from itertools import pairwise
 
 import numpy as np
 from numpy.typing import NDArray
@@ -12,16 +13,16 @@ from numpy.typing import NDArray
 from partita.errors import refuse
 from partita.games import game_named
 from partita.games.question import Question
-from partita.games.standing import EIGHT_BALL, GAME, SNOOKER, STRAIGHT_POOL
+from partita.games.standing import EIGHT_BALL, GAME, STRAIGHT_POOL
 from partita.lines.in_hand import places_in_hand, rail_cost
 from partita.playing.playout import Start, start_of
 from partita.runout.breaking import Opener, openers
 from partita.runout.maps import COARSE, FINE, Asked, Level, any_pocket, fill
 from partita.runout.orders import best_order
+from partita.runout.places_in_hand import spread_out, worth_by_map
 from partita.runout.plan import Planned, best_from, plan_desk, plan_from
 from partita.runout.steps import Steps, check_order, order_given, steps_of
-from partita.runout.zones import smoothed, worth_at
-from partita.table.geometry import bed_of
+from partita.runout.zones import worth_at
 from partita.table.layout import check
 from partita.table.spec import POCKETS
 from partita.value.place_maps import PlaceMaps
@@ -31,8 +32,8 @@ GOALS = ("rack", "run out")
 # A ball whose best place is worth less than this to run out cannot be planned.
 _REACHABLE = 0.005
 _CHECKED_PLACES = 40
-# Places for the ball in hand that are played, at least so far apart, m.
-_PLACES_PLAYED, _APART_M = 15, 0.12
+# Places for the ball in hand that are played.
+_PLACES_PLAYED = 15
 
 
 @dataclass(frozen=True)
@@ -69,7 +70,7 @@ class Spot:
 
 @dataclass(frozen=True)
 class Places:
-    """What places of the cue ball in hand are worth: (k, 2) m, and (k,) by the maps; best : those played, best first."""
+    """What places of the cue ball in hand are worth: (k, 2) m, and (k,) by the maps; best : those played, in order."""
 
     places: Floats
     worth: Floats
@@ -106,10 +107,10 @@ def work_out(request: RunOutRequest) -> Iterator[Pattern | float]:
     steps = steps_of(start, _kept_on_table(start, order))
     asked = Asked(start, steps, _allowed(steps, request.pockets), request.goal == GOALS[1])
     for level, begins, ends in ((COARSE, 0.05, 0.2), (FINE, 0.25, 0.9)):
-        maps = None
-        for filled, maps in enumerate(fill(asked, level), 1):
+        filling = fill(asked, level)
+        for filled in range(1, len(steps) + 1):
+            maps = next(filling)
             yield begins + (ends - begins) * filled / len(steps)
-        assert maps is not None
         yield _pattern(request, asked, maps, level)
 
 
@@ -178,32 +179,18 @@ def places_worth(request: RunOutRequest, asked: Asked, maps: PlaceMaps, played: 
     were estimated from few tries the best is most of all the luckiest.
     """
     places = places_in_hand(request.situation)
-    calm = maps._replace(worth=maps.worth.copy())
-    calm.worth[0, 0] = smoothed(maps.worth[0, 0])
-    cost = rail_cost(request.situation, places)
-    worth = np.clip(worth_at(calm, bed_of(request.situation.layout.table), 0, places)[:, 0] - cost, 0.0, 1.0)
+    cost, worth = rail_cost(request.situation, places), worth_by_map(request.situation, maps, places)
     desk, best = plan_desk(asked, maps), []
-    for k in _spread_out(places, worth, played):
+    for k in spread_out(places, worth, played):
         shot = best_from(asked, maps, desk, places[k])
         best.append(Spot(places[k], max(0.0, (shot.worth.value if shot else 0.0) - float(cost[k]))))
     return Places(places, worth, tuple(sorted(best, key=lambda spot: -spot.worth)))
 
 
-def _spread_out(places: Floats, worth: Floats, most: int) -> list[int]:
-    """The best places that lie apart from each other."""
-    chosen: list[int] = []
-    for k in np.argsort(-worth, kind="stable"):
-        if all(np.linalg.norm(places[k] - places[other]) >= _APART_M for other in chosen):
-            chosen.append(int(k))
-        if len(chosen) == most:
-            break
-    return chosen
-
-
 def _key(maps: PlaceMaps, plan: tuple[Planned, ...]) -> KeyBall | None:
     """The ball whose worth falls farthest below its best where the shot before really leaves the cue ball."""
     falls = []
-    for before, planned in zip(plan, plan[1:], strict=False):
+    for before, planned in pairwise(plan):
         arrivals = before.shot.arrivals[:_CHECKED_PLACES]
         if len(arrivals):
             arrived = float(worth_at(maps, planned.zone.bed, planned.step, arrivals)[:, 0].mean())
@@ -231,7 +218,6 @@ def what_is_searched(start: Start) -> str:
             "To the end of this rack: the order is searched by swapping and moving balls, the last ball stays as the"
             " break ball, and its make chance is what the end counts; the break shot itself is not played."
         )
-    assert kind == SNOOKER
     return (
         "Reds and the colour after each are searched by swaps, with colours coming back to their spots; the plan keeps"
         " to that order, and points do not come into it."

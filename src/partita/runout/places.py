@@ -112,7 +112,7 @@ def _best_into(desk, places, in_play, standing, pocket, count, best, bank, tries
 
 @kernel
 def _tried(desk, places, in_play, standing, candidate, draws, tries, who):
-    """(worth, clear) of a candidate over its first noisy tries, its make chance by geometry counting as some of them."""
+    """(worth, clear) of a candidate over its first noisy tries, its chance by geometry counting as some of them."""
     execute_candidate(desk, places, in_play, standing, candidate, draws[:tries], desk.eyes.models[who])
     row, made, worth, clear, missed = desk.candidates[candidate], 0, 0.0, 0.0, 0.0
     for k in range(tries):
@@ -154,7 +154,7 @@ def think(desk, places, in_play, standing, step, who):
 
 @kernel
 def play_candidate(desk, places, in_play, standing, candidate, draws, who, out):
-    """Play a candidate with each row of draws (m, DRAWS) into out (m, 5): made, worth, clear, the cue ball's place, m."""
+    """Play a candidate with each row of draws (m, DRAWS) into out (m, 5): made, worth, clear, where the cue lies."""
     row, at_once = desk.candidates[candidate], desk.rows.shape[0]
     for begin in range(0, draws.shape[0], at_once):
         end = min(draws.shape[0], begin + at_once)

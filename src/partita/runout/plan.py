@@ -13,6 +13,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from partita.intervals import Chance, of_mean
+from partita.physics.simulate import execute, physics_of
 from partita.physics.stroke import Stroke
 from partita.physics.trace import path_of
 from partita.players.executions import standard_draws
@@ -32,7 +33,6 @@ from partita.playing.desk import (
     Pots,
 )
 from partita.playing.playout import Start
-from partita.physics.simulate import execute, physics_of
 from partita.runout.maps import Asked
 from partita.runout.places import play_candidate, think
 from partita.runout.zones import Zone, share_inside, worth_at, zone_of
@@ -45,9 +45,9 @@ _POTS = Pots(np.geomspace(0.55, 4.4, 10), np.array([-0.36, -0.12, 0.12, 0.36]))
 _TRIES, _FRESH, _OF_A_POCKET = 48, 240, 2
 _SEEDS = (31_001, 31_002)
 _TRACE_ROWS = 160
-# A shot's end without error is planned on from this share of what its tries end in; shots within one standard error
-# (so many to a whole interval) are alike.
-_GOOD_END, _HALF_WIDTHS = 0.6, 3.92
+# The plan goes on from a shot's end without error when that is worth this share of what the best third of its tries
+# end in. Shots within one standard error, of which an interval has so many, are alike.
+_GOOD_END, _BEST_THIRD, _HALF_WIDTHS = 0.6, 2 / 3, 3.92
 # Coming in: the last path against the next ball's line, rad.
 INTO_RAD, ACROSS_RAD = np.radians(30.0), np.radians(60.0)
 
@@ -141,16 +141,16 @@ def plan_from(
 def _goes_on_from(maps: PlaceMaps, bed: Bed, step: int, shot: Shot) -> Floats:
     """From where the next ball is planned: where the shot ends without error, unless its tries end better than that.
 
-    Then it is the place amid the better half of them: nobody plans on a spot that his shot seldom finds.
+    Then it is the place amid the best third of them: nobody plans on a spot from which he would not go on.
     """
     if len(shot.arrivals) == 0:
         return shot.rest
     ends = worth_at(maps, bed, step, np.vstack([shot.rest[None], shot.arrivals]))[:, 0]
-    better = shot.arrivals[ends[1:] >= np.median(ends[1:])]
-    if ends[0] >= _GOOD_END * ends[1:].mean():
+    better = ends[1:] >= np.quantile(ends[1:], _BEST_THIRD)
+    if ends[0] >= _GOOD_END * ends[1:][better].mean():
         return shot.rest
-    middle = np.median(better, axis=0)
-    return np.asarray(better[int(np.argmin(np.linalg.norm(better - middle, axis=1)))])
+    places = shot.arrivals[better]
+    return np.asarray(places[int(np.argmin(np.linalg.norm(places - np.median(places, axis=0), axis=1)))])
 
 
 def _planned(
@@ -205,7 +205,7 @@ def _planned(
 
 
 def best_from(asked: Asked, maps: PlaceMaps, desk: Desk, cue: Floats) -> Shot | None:
-    """The best shot at the first ball from a place of the cue ball, m; None when there is none. desk : of `plan_desk`."""
+    """The best shot at the first ball from a place of the cue ball, m; or None. desk : of `plan_desk`."""
     places, in_play, standing = asked.start.places.copy(), asked.steps.in_play[0].copy(), asked.steps.standing[0]
     places[0] = cue
     count = think(desk, places, in_play, standing, 0, 0)

@@ -14,8 +14,18 @@ from partita.games.eight_ball import GROUPS, group_of
 from partita.games.referee import numbers_of
 from partita.games.snooker import COLOUR, RED
 from partita.games.snooker_table import YELLOW
-from partita.games.standing import BALL_ON, EIGHT_BALL, FREE_BALL, GAME, GROUP, HAND, NOT_IN_HAND, POINTS, SNOOKER
-from partita.games.standing import STRAIGHT_POOL
+from partita.games.standing import (
+    BALL_ON,
+    EIGHT_BALL,
+    FREE_BALL,
+    GAME,
+    GROUP,
+    HAND,
+    NOT_IN_HAND,
+    POINTS,
+    SNOOKER,
+    STRAIGHT_POOL,
+)
 from partita.playing.playout import Start
 
 Balls = NDArray[np.int8]
@@ -74,7 +84,7 @@ def _potted(up: Balls, row: Numbers, ball: int, numbers: Numbers) -> tuple[Balls
 
 def order_given(start: Start) -> tuple[str, ...] | None:
     """The order that the game gives; None where the player chooses."""
-    up = _up(start)
+    up = balls_up(start)
     if start.standing[GAME] < EIGHT_BALL or set(up) == {EIGHT}:
         return up
     colours_only = start.standing[GAME] == SNOOKER and start.standing[BALL_ON] > COLOUR
@@ -85,7 +95,7 @@ def groups_to_choose(start: Start) -> tuple[tuple[str, ...], ...]:
     """Eight-ball: the balls of one's own group; of both while the table is open."""
     own = int(start.standing[GROUP])
     groups = [own] if own else [1 + place for place in range(len(GROUPS))]
-    found = [tuple(name for name in _up(start) if group_of(int(name)) == group) for group in groups]
+    found = [tuple(name for name in balls_up(start) if group_of(int(name)) == group) for group in groups]
     return tuple(balls for balls in found if balls or own)
 
 
@@ -94,7 +104,7 @@ def check_order(start: Start, order: tuple[str, ...]) -> tuple[str, ...]:
 
     Raises `Refused` for balls that are not there, and where the game gives the order.
     """
-    up, given = _up(start), order_given(start)
+    up, given = balls_up(start), order_given(start)
     for name in order:
         if name not in up:
             raise refuse("order", f"ball {name[:20]} is not on the table", f"Use {', '.join(up)}.")
@@ -109,6 +119,8 @@ def check_order(start: Start, order: tuple[str, ...]) -> tuple[str, ...]:
     return order
 
 
-def _up(start: Start) -> tuple[str, ...]:
-    """The object balls on the table."""
-    return tuple(name for name, there in zip(start.names[1:], start.in_play[1:], strict=True) if there == -1)
+def balls_up(start: Start) -> tuple[str, ...]:
+    """The object balls on the table, by number; at snooker by value."""
+    numbers = numbers_of(start.names)
+    up = [k for k in range(1, len(start.names)) if start.in_play[k] == -1]
+    return tuple(start.names[k] for k in sorted(up, key=lambda k: (numbers[k], k)))

@@ -1,6 +1,7 @@
 """Zones of balls, read from their maps: from where a ball is easy, by one pocket or two; its line; the best cut."""
 
 from dataclasses import dataclass
+from itertools import pairwise
 
 import numpy as np
 from numpy.typing import NDArray
@@ -102,7 +103,7 @@ def _best_cut(ways: Floats, bed: Bed, ball: Floats, pocket: int) -> tuple[float,
     cuts = np.abs(np.arctan2(way[:, 0] * out[1] - way[:, 1] * out[0], way @ out))
     worth = ways[pocket].ravel()
     means = []
-    for low, high in zip(_CUTS_RAD, _CUTS_RAD[1:], strict=False):
+    for low, high in pairwise(_CUTS_RAD):
         chosen = np.sort(worth[(cuts >= low) & (cuts < high)])[::-1]
         # The better half: the distances that one would choose.
         means.append(float(chosen[: max(_FEWEST, len(chosen) // 2)].mean()) if len(chosen) >= _FEWEST else -1.0)

@@ -103,9 +103,9 @@ def enters(planned: Planned) -> str | None:
 
 
 def _other(table: TableSpec, shot: Shot) -> OtherShotDocument:
-    speed = speed_of(shot.stroke.speed_mps, table)
+    speed, pocket = speed_of(shot.stroke.speed_mps, table), POCKETS[shot.pocket]
     return OtherShotDocument(
-        pocket=POCKETS[shot.pocket], words=f"{POCKET_WORDS[POCKETS[shot.pocket]]}, {speed.pace}, {tip_words(shot.stroke)}",
+        pocket=pocket, words=f"{POCKET_WORDS[pocket]}, {speed.pace}, {tip_words(shot.stroke)}",
         make=shot.make, worth=shot.worth.value,
     )  # fmt: skip
 
@@ -115,7 +115,7 @@ def _zone(table: TableSpec, zone: Zone, planned: Planned, pattern: Pattern) -> Z
         best=zone.best,
         square_diamonds=round(zone.square_diamonds, 2),
         worth=[[round(float(value), 3) for value in column] for column in zone.worth],
-        inside=[[int(a) + int(b) for a, b in zip(*pair, strict=True)] for pair in zip(zone.inside, zone.two_way, strict=True)],
+        inside=(zone.inside.astype(int) + zone.two_way).tolist(),
         line=None if zone.line is None else [_place(table, at) for at in zone.line],
         cut_words=words.best_cut(zone, planned, pattern),
     )  # fmt: skip

@@ -122,8 +122,8 @@ class _Sheet:
         speed = f"{option.speed.pace}, {option.speed.words} ({stroke.speed_mps:.1f} m/s)"
         arrival = f"; the cue ball {option.arrival}" if option.arrival else ""
         y -= 5 * mm
-        self.printed.text(_MARGIN, y, f"Aim: {option.hit}, cut {abs(option.cut_deg):.0f}°. Tip: {option.tip}{raised}{arrival}."
-                   f" Speed: {speed}.")  # fmt: skip
+        aim = f"Aim: {option.hit}, cut {abs(option.cut_deg):.0f}°"
+        self.printed.text(_MARGIN, y, f"{aim}. Tip: {option.tip}{raised}{arrival}. Speed: {speed}.")
         if option.watch:
             y -= 5 * mm
             self.printed.text(_MARGIN, y, f"Watch: {'; '.join(option.watch)[:150]}.")
@@ -171,5 +171,6 @@ def _percent(share: float) -> str:
 
 def _ends(option: OptionDocument) -> str:
     if option.potted and option.pocket:
-        return f"the {short_name(option.potted)} falls into the {POCKET_WORDS[option.pocket]} {_percent(option.make.value)}."
+        ball = short_name(option.potted)
+        return f"the {ball} falls into the {POCKET_WORDS[option.pocket]} {_percent(option.make.value)}."
     return f"leaves nothing {_percent(option.shares.get('nothing_left', 0.0))} of the time."

@@ -1,4 +1,4 @@
-"""What every place of the cue ball is worth, ball after ball: maps that the run-out fills and a look at a position reads.
+"""What every place of the cue ball is worth, ball after ball: maps that the run-out fills and a look reads.
 
 A map belongs to a *step*: one ball that is on, with all that are still up standing where they stand. It is kept a way
 at a time, six pockets and the safety, on a net of places, and read by interpolation within a way, then the best way:

@@ -5,14 +5,13 @@ from collections.abc import Callable
 import numpy as np
 from numpy.typing import NDArray
 
-from partita.errors import refuse
 from partita.games import game_named
 from partita.games.game import CHOICE, CONTINUES, FOUL, LOST, TURN_OVER, WON, Outcomes
 from partita.games.question import Question
 from partita.games.referee import decides, judge, next_targets, numbers_of, standing_of
 from partita.games.situation import Situation
 from partita.games.standing import FREE_BALL, MISS, turn
-from partita.lines.in_hand import placed, rail_cost, with_cue_everywhere
+from partita.lines.in_hand import placed
 from partita.lines.mirrors import read_leaves
 from partita.options.option import Option
 from partita.options.scene import Reading, Scene
@@ -42,19 +41,6 @@ Floats = NDArray[np.float64]
 Names = tuple[str, ...]
 Balls = NDArray[np.int8]
 Standings = NDArray[np.int64]
-
-
-def worth_in_hand(question: Question) -> tuple[Floats, Floats]:
-    """Where the cue ball in hand may be put, (k, 2) m, and the shooter's rack chance from there by a glance, (k,).
-
-    Raises `Refused` when it is not in hand, or cannot be put anywhere.
-    """
-    situation = question.situation
-    if situation.in_hand == "none":
-        raise refuse("situation ball_in_hand", "the cue ball is not in hand", 'Say "anywhere" or "behind-line".')
-    places = with_cue_everywhere(situation)
-    worth = Rater.of(question).worth_of_cue_places(situation)(places)
-    return places[:, 0], worth - rail_cost(situation, places[:, 0])
 
 
 class Rater:

@@ -24,6 +24,7 @@ from partita.options.wishes import Wish, own_strokes
 from partita.physics.stroke import Stroke, check_stroke
 from partita.weighing.changes import LEADERS, Changes, what_changes
 from partita.weighing.match_view import MatchView, match_view
+from partita.weighing.placing import best_placed
 from partita.weighing.race import FIRST_LOOK, Race
 from partita.weighing.rater import Rater
 from partita.weighing.samples import FOULED, Samples
@@ -58,7 +59,8 @@ def weigh(request: WeighRequest) -> Iterator[Weighing]:
     Stop by not asking for the next one. Raises `Refused` for what cannot be weighed.
     """
     check_request(request)
-    race = Race(Rater.of(request), request.seed, request.samples)
+    rater = Rater(best_placed(request), request.shooter, request.other)
+    race = Race(rater, request.seed, request.samples)
     pots = constructed(race.rater.scene)
     race.enter(pots or first_kicks(race.rater.scene))
     if race.field:

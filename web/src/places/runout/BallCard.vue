@@ -48,8 +48,8 @@ const choices = computed(() =>
         dots where two pockets serve.
       </li>
       <li v-if="isElsewhere">
-        Without error the cue ball stops at the ring, but the tries do better: the plan goes on from amid their
-        better half.
+        Without error the cue ball stops at the ring, but the tries do better: the plan goes on from amid the
+        best third of them.
       </li>
       <li v-for="choice in choices" :key="choice.words">
         {{ choice.words }}: {{ choice.other?.words }} – {{ percent(choice.other?.worth ?? 0) }} from there.
