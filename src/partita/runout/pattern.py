@@ -194,7 +194,8 @@ def _key(maps: PlaceMaps, plan: tuple[Planned, ...]) -> KeyBall | None:
         arrivals = before.shot.arrivals[:_CHECKED_PLACES]
         if len(arrivals):
             arrived = float(worth_at(maps, planned.zone.bed, planned.step, arrivals)[:, 0].mean())
-            falls.append(KeyBall(planned.step, planned.zone.best, arrived))
+            best = max(planned.zone.best, planned.shot.worth.value)
+            falls.append(KeyBall(planned.step, best, arrived))
     return max(falls, key=lambda key: key.best - key.arrived) if falls else None
 
 

@@ -189,8 +189,10 @@ def _planned(
         rack = replace(bench, desk=glancing).shot(finalists[order[0]], _SEEDS[1], _FRESH).worth
     others = [tried[k] for k in order[1:] if tried[k].pocket != best.pocket]
     first_of = {shot.pocket: shot for shot in reversed(others)}
-    inside = [shot for shot in tried if following is not None and following.holds(shot.rest)]
-    outside = [shot for shot in tried if following is not None and not following.holds(shot.rest)]
+    # Only who is out of line has to choose between getting back and rolling on.
+    choosing = tried if following is not None and not zones[step].holds(places[0]) else []
+    inside = [shot for shot in choosing if following is not None and following.holds(shot.rest)]
+    outside = [shot for shot in choosing if shot not in inside]
     safety = read_way(maps, desk.eyes.bed, 0, step, SAFETY_WAY, places[0, 0], places[0, 1])[0]
     target = int(asked.steps.ball[step])
     paths = _paths(asked.start, places, in_play, best.stroke, target)

@@ -42,7 +42,7 @@ const choices = computed(() =>
     />
     <ul class="facts">
       <li v-if="planned.enters_words">{{ planned.enters_words }}</li>
-      <li v-if="next?.zone.cut_words">Next, the {{ next.ball }}: {{ next.zone.cut_words }}</li>
+      <li v-if="next?.zone.cut_words">Next is the {{ next.ball }}. {{ next.zone.cut_words }}</li>
       <li v-if="next">
         Its zone is {{ next.zone.square_diamonds.toFixed(1) }} square diamonds, dotted on the table; large
         dots where two pockets serve.

@@ -1,5 +1,7 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, onMounted, ref } from 'vue'
+import { answered, api, type KeptLayout } from '@/api/client'
+import { wholeDocument } from '@/board/document'
 import { useBoard } from '@/board/useBoard'
 import { useRunOut } from '@/stores/runout'
 import PlanHead from './PlanHead.vue'
@@ -9,6 +11,20 @@ import PlanNotes from './PlanNotes.vue'
 /** The plan as a list, a line a ball, with what it comes to. */
 const runOut = useRunOut()
 const board = useBoard()
+/** A kept rack that shows what this page is for: one with many balls and the cue ball on the table. */
+const FEWEST = 7
+const rack = ref<KeptLayout | null>(null)
+onMounted(async () => {
+  const kept = await answered(api.GET('/api/layouts')).catch(() => [])
+  const many = ({ document }: KeptLayout) =>
+    'cue' in document.balls && Object.keys(document.balls).length >= FEWEST
+  rack.value = kept.find((layout) => many(layout) && layout.name.includes('run')) ?? kept.find(many) ?? null
+})
+function tryIt() {
+  if (!rack.value) return
+  board.load(wholeDocument(rack.value.document), rack.value.name, rack.value.id)
+  void runOut.ask()
+}
 const isEmpty = computed(() => !Object.keys(board.document.balls).length)
 </script>
 
@@ -37,10 +53,8 @@ const isEmpty = computed(() => !Object.keys(board.document.balls).length)
           Here the whole rack is planned: for every ball its pocket, the stroke, and where the cue ball goes
           from there. Put the balls where they lie, then press <b>Plan</b> (<kbd>P</kbd>).
         </p>
-        <p v-if="isEmpty">
-          Drag balls from the tray, type their places (<b>3 at 5, 1.5</b>), or try the
-          <RouterLink :to="{ name: 'table' }">Table</RouterLink>’s library of the club’s layouts.
-        </p>
+        <p v-if="isEmpty">Drag balls from the tray, or type their places: <b>3 at 5, 1.5</b>.</p>
+        <button v-if="rack" type="button" class="try" @click="tryIt">Try it on “{{ rack.name }}”</button>
       </template>
     </div>
     <PlanNotes v-if="runOut.plan" :plan="runOut.plan" />
@@ -67,5 +81,13 @@ const isEmpty = computed(() => !Object.keys(board.document.balls).length)
 }
 .empty {
   padding: 6px 16px 16px;
+}
+.try {
+  padding: 6px 0;
+  border: 0;
+  background: none;
+  color: var(--brass);
+  font: 600 14px var(--sans);
+  cursor: pointer;
 }
 </style>
