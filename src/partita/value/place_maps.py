@@ -13,7 +13,7 @@ from typing import NamedTuple
 import numpy as np
 from numpy.typing import NDArray
 
-from partita.games.standing import BALL_ON, GROUP, HAND, NOT_IN_HAND, OPEN, STANDING
+from partita.games.standing import BALL_ON, GAME, GROUP, HAND, NOT_IN_HAND, OPEN, POINTS, STANDING, STRAIGHT_POOL
 from partita.kernels import kernel
 
 Floats = NDArray[np.float64]
@@ -139,10 +139,13 @@ def _fits(maps, step, in_play, standing):
     group = maps.standing[step, GROUP]
     if maps.standing[step, BALL_ON] != standing[BALL_ON] or (group != OPEN and group != standing[GROUP]):
         return False
+    gone = 0
     for ball in range(1, in_play.shape[0]):
         if in_play[ball] == -1 and maps.in_play[step, ball] != -1:
             return False
-    return True
+        gone += maps.in_play[step, ball] == -1 and in_play[ball] != -1
+    # At straight pool the balls come back when the rack is over: by then there are more points than balls gone.
+    return standing[GAME] != STRAIGHT_POOL or standing[POINTS] - maps.standing[step, POINTS] == gone
 
 
 @kernel
