@@ -26,8 +26,8 @@ from partita.playing.racks import LOG, play_racks, play_runs
 from partita.runout.maps import FINE, Asked, any_pocket, fill
 from partita.runout.orders import best_order
 from partita.runout.pattern import Pattern, RunOutRequest, work_out
+from partita.runout.plan import best_from, plan_desk
 from partita.runout.steps import steps_of
-from partita.runout.zones import worth_at
 from partita.table.geometry import bed_of
 from partita.table.layout import Layout
 from partita.table.spec import TableSpec
@@ -37,7 +37,7 @@ Floats = NDArray[np.float64]
 TABLE = TableSpec()
 LEVELS = ("league", "strong league", "professional")
 _FINER = Pots(np.geomspace(0.55, 4.4, 10), np.array([-0.36, -0.12, 0.12, 0.36]))
-_LAYOUTS, _RUNS, _RACKS, _EIGHT_LAYOUTS = 12, 120, 100, 6
+_LAYOUTS, _RUNS, _RACKS, _EIGHT_LAYOUTS = 12, 100, 100, 6
 _BALLS = (9, 7, 5, 3, 8, 6, 4, 9, 7, 5, 3, 8)
 
 
@@ -120,13 +120,14 @@ def alone(level: str, situations: list[Situation]) -> dict[str, object]:
         *_, maps = fill(asked, FINE)
         seconds += time.perf_counter() - started
         cue = best_place(asked, maps)
-        said.append(float(worth_at(maps, bed_of(TABLE), 0, cue[None])[0, 1]))
+        shot = best_from(asked, maps, plan_desk(asked, maps), cue)
+        said.append(shot.clear.value if shot else 0.0)
         for found, how, pots in ((stands, None, POTS), (more, None, _FINER), (plan, maps, _FINER)):
             found.append(run_outs(asked, how, cue, pots))
     off = 100 * (np.array(said) - np.array(plan))
     return {
         "layouts": len(situations), "runs_each": _RUNS, "by_glances_to_by_maps": paired(stands, plan),
-        "with_a_plans_strokes_to_by_maps": paired(more, plan), "said_less_played_at_the_best_node":
+        "with_a_plans_strokes_to_by_maps": paired(more, plan), "said_less_played":
         round(float(off.mean()), 1), "fill_s": round(seconds / len(situations), 2),
     }  # fmt: skip
 

@@ -16,6 +16,7 @@ from partita.playing.playout import start_of
 from partita.playing.racks import play_runs
 from partita.runout.maps import FINE, Asked, Level, any_pocket, fill
 from partita.runout.pattern import Pattern, RunOutRequest, work_out
+from partita.runout.plan import best_from, plan_desk
 from partita.runout.steps import check_order, order_given, steps_of
 from partita.runout.zones import share_inside, worth_at, zone_of
 from partita.table.geometry import bed_of
@@ -114,10 +115,12 @@ class Maps(unittest.TestCase):
     def test_what_is_said_of_running_out_is_what_whole_runs_come_to(self) -> None:
         for level in ("league", "professional"):
             asked, maps = maps_of(THREE, level, FINE)
+            desk = plan_desk(asked, maps)
             places = free_places(THREE, 8, 9)
-            said = worth_at(maps, BED, 0, places)[:, 1]
-            played = [runs(asked, maps, cue, 40) for cue in places]
-            self.assertLess(abs(float(said.mean() - np.mean(played))), 0.06, level)
+            shots = [best_from(asked, maps, desk, cue) for cue in places]
+            said = [shot.clear.value if shot else 0.0 for shot in shots]
+            played = [runs(asked, maps, cue, 60) for cue in places]
+            self.assertLess(abs(float(np.mean(said) - np.mean(played))), 0.06, level)
 
     def test_playing_by_the_maps_runs_out_more_often_than_playing_by_glances(self) -> None:
         balls = random_layout(102, 6).balls

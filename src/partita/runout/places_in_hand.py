@@ -5,7 +5,7 @@ from numpy.typing import NDArray
 
 from partita.games.situation import Situation
 from partita.lines.in_hand import rail_cost
-from partita.runout.zones import smoothed, worth_at
+from partita.runout.zones import worth_at
 from partita.table.geometry import bed_of
 from partita.value.place_maps import PlaceMaps
 
@@ -15,10 +15,8 @@ _APART_M = 0.12
 
 
 def worth_by_map(situation: Situation, maps: PlaceMaps, places: Floats) -> Floats:
-    """What (k, 2) places, m, are worth, (k,): by the first map, smoothed, less what a place near a rail costs."""
-    calm = maps._replace(worth=maps.worth.copy())
-    calm.worth[0, 0] = smoothed(maps.worth[0, 0])
-    worth = worth_at(calm, bed_of(situation.layout.table), 0, places)[:, 0]
+    """What (k, 2) places, m, are worth, (k,): by the first map, less what a place near a rail costs."""
+    worth = worth_at(maps, bed_of(situation.layout.table), 0, places)[:, 0]
     return np.clip(worth - rail_cost(situation, places), 0.0, 1.0)
 
 

@@ -213,7 +213,11 @@ def best_from(asked: Asked, maps: PlaceMaps, desk: Desk, cue: Floats) -> Shot | 
     count = think(desk, places, in_play, standing, 0, 0)
     finalists = _finalists(desk.candidates[:count], maps.pockets[0])
     bench = _Bench(desk, places, in_play, standing, None)
-    return _best([bench.shot(k, _SEEDS[0], _TRIES) for k in finalists])
+    if not finalists:
+        return None
+    tried = [bench.shot(k, _SEEDS[0], _TRIES).worth.value for k in finalists]
+    # Of many the best is also the luckiest: it is estimated once more.
+    return bench.shot(finalists[int(np.argmax(tried))], _SEEDS[1], _FRESH)
 
 
 def plan_desk(asked: Asked, maps: PlaceMaps) -> Desk:

@@ -48,13 +48,12 @@ class Zone:
 
 def zone_of(maps: PlaceMaps, bed: Bed, start: Start, step: int) -> Zone:
     """The zone of a step's ball."""
-    # Single places are estimated from few tries: smoothed, a zone has an outline instead of islands.
-    ways = smoothed(maps.worth[0, step, :_POCKETS])
+    ways = maps.worth[0, step, :_POCKETS]
     ordered = np.sort(ways, axis=0)
     worth, best = ordered[-1], float(ordered[-1].max())
     least = max(1e-6, ZONE_SHARE * best)
     inside, two_way = worth >= least, ordered[-2] >= least
-    clear = np.take_along_axis(smoothed(maps.clear[0, step, :_POCKETS]), ways.argmax(axis=0)[None], axis=0)[0]
+    clear = np.take_along_axis(maps.clear[0, step, :_POCKETS], ways.argmax(axis=0)[None], axis=0)[0]
     node = int(worth.argmax())
     pocket = int(ways[:, node // worth.shape[1], node % worth.shape[1]].argmax())
     table = start.situation.layout.table
@@ -64,17 +63,6 @@ def zone_of(maps: PlaceMaps, bed: Bed, start: Start, step: int) -> Zone:
         worth, clear, best, inside, two_way, float(inside.sum()) * cell / table.diamond_m**2, pocket,
         _line(maps, bed, step, ball, pocket, least) if best > 0.0 else None, _best_cut(ways, bed, ball, pocket), bed,
     )  # fmt: skip
-
-
-def smoothed(ways: Floats) -> Floats:
-    """(w, nx, ny) each place averaged with its neighbours along both sides, itself counting for half."""
-    for axis in (1, 2):
-        edges = [(0, 0), (0, 0), (0, 0)]
-        edges[axis] = (1, 1)
-        wide = np.pad(ways, edges, mode="edge")
-        near = np.moveaxis(wide, axis, 0)
-        ways = np.moveaxis(0.25 * near[:-2] + 0.5 * near[1:-1] + 0.25 * near[2:], 0, axis)
-    return ways
 
 
 def _line(maps: PlaceMaps, bed: Bed, step: int, ball: Floats, pocket: int, least: float) -> Floats | None:
