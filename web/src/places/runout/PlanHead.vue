@@ -46,7 +46,7 @@ const totals = computed(() =>
         </dd>
       </div>
     </dl>
-    <div class="what" role="group" aria-label="What counts">
+    <div class="choices wide" role="group" aria-label="What counts">
       <button
         type="button"
         :aria-pressed="runOut.fixed.goal === 'run out'"
@@ -98,26 +98,8 @@ const totals = computed(() =>
   </header>
 </template>
 
+<style scoped src="@/design/answer-head.css"></style>
 <style scoped>
-header {
-  padding: 13px 16px 10px;
-  display: flex;
-  flex-wrap: wrap;
-  align-items: baseline;
-  gap: 4px 9px;
-}
-h2 {
-  font-size: 21px;
-}
-.state {
-  margin-left: auto;
-  font-size: 12.5px;
-  color: var(--muted);
-}
-.stale .state {
-  color: var(--foul);
-  font-weight: 600;
-}
 .totals {
   display: flex;
   gap: 26px;
@@ -134,38 +116,12 @@ dd {
 dd b {
   font: 600 27px/1.1 var(--serif);
 }
-.what {
-  display: flex;
+.wide {
   flex-basis: 100%;
-  gap: 6px;
-}
-.what button {
-  font: 500 13px var(--sans);
-  padding: 4px 11px;
-  min-height: 30px;
-  border: 1px solid var(--hairline);
-  border-radius: 15px;
-  background: transparent;
-  color: var(--ink);
-  cursor: pointer;
-}
-.what button[aria-pressed='true'] {
-  background: var(--ink);
-  color: var(--sheet);
 }
 .kept {
   display: flex;
   gap: 14px;
-}
-.act {
-  font: 600 13px var(--sans);
-  padding: 2px 0;
-  min-height: 28px;
-  border: 0;
-  background: none;
-  color: var(--brass);
-  text-decoration: none;
-  cursor: pointer;
 }
 .variants {
   flex-basis: 100%;

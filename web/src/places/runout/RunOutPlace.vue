@@ -121,4 +121,5 @@ const frameOf = (given: { frame: Frame; radius: number }) => given
   </div>
 </template>
 
+<style scoped src="@/board/board-place.css"></style>
 <style scoped src="./runout-place.css"></style>

@@ -26,7 +26,7 @@ const handWords = computed(() => {
   const { best, poorest } = hand
   if (!best) return ''
   const chances = `${percent(best[2])} there, ${percent(poorest)} at the poorest place`
-  return `The cue ball in hand is worth most at ${best[0].toFixed(1)}, ${best[1].toFixed(1)}: by a glance ${chances}.`
+  return `The cue ball in hand is worth most at ${best[0].toFixed(1)}, ${best[1].toFixed(1)}: about ${chances}.`
 })
 </script>
 

@@ -36,7 +36,7 @@ const progress = computed(() => (study.running ? Math.max(0.04, study.study?.pro
     <button
       v-if="study.canRefine && !study.stale"
       type="button"
-      class="refine"
+      class="act"
       :title="`Weigh again with ${MORE} times as many tries: intervals half as wide (R)`"
       @click="study.refine()"
     >
@@ -44,7 +44,7 @@ const progress = computed(() => (study.running ? Math.max(0.04, study.study?.pro
     </button>
     <ProgressLine v-if="study.study" label="Weighing" :share="progress" />
     <p v-if="study.isHeld" class="held">In their old order while you point at them.</p>
-    <div v-if="study.options.length" class="filters" role="group" aria-label="Show">
+    <div v-if="study.options.length" class="choices" role="group" aria-label="Show">
       <button
         v-for="f in filters"
         :key="f"
@@ -58,53 +58,8 @@ const progress = computed(() => (study.running ? Math.max(0.04, study.study?.pro
   </header>
 </template>
 
+<style scoped src="@/design/answer-head.css"></style>
 <style scoped>
-header {
-  padding: 13px 16px 10px;
-  display: flex;
-  flex-wrap: wrap;
-  align-items: baseline;
-  gap: 4px 9px;
-}
-h2 {
-  font-size: 21px;
-}
-.state {
-  margin-left: auto;
-  font-size: 12.5px;
-  color: var(--muted);
-}
-.stale .state {
-  color: var(--foul);
-  font-weight: 600;
-}
-.filters {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-}
-.filters button {
-  font: 500 13px var(--sans);
-  padding: 4px 11px;
-  min-height: 30px;
-  border: 1px solid var(--hairline);
-  border-radius: 15px;
-  background: transparent;
-  color: var(--ink);
-  cursor: pointer;
-}
-.filters button[aria-pressed='true'] {
-  background: var(--ink);
-  color: var(--sheet);
-}
-.refine {
-  font: 600 13px var(--sans);
-  padding: 2px 0;
-  border: 0;
-  background: none;
-  color: var(--brass);
-  cursor: pointer;
-}
 .held {
   flex-basis: 100%;
   margin: 0;

@@ -55,7 +55,7 @@ const { problems: misheard, say, rack } = useSaying()
 const { opened, save } = useAddress(guarded)
 const all = computed(() => [...problems.value, ...misheard.value, ...study.problems])
 const drawing = computed(() => own.trial?.drawing ?? (study.stale || own.stroke ? null : study.drawing))
-/** Where the cue ball in hand goes: as one's own shot, a study, or the best place by a glance has it. */
+/** Where the cue ball in hand goes: as one's own shot, a study, or the best place has it. */
 const inHand = computed<Place | null>(() => {
   if (!isInHand(board.document)) return null
   const tried = own.trial?.drawing.paths['cue']?.[0]?.slice(1) as Place | undefined
@@ -187,4 +187,5 @@ onUnmounted(() => watcher.disconnect())
   </div>
 </template>
 
+<style scoped src="@/board/board-place.css"></style>
 <style scoped src="./table-place.css"></style>
