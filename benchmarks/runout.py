@@ -26,7 +26,7 @@ from partita.playing.racks import LOG, play_racks, play_runs
 from partita.runout.maps import FINE, Asked, any_pocket, fill
 from partita.runout.orders import best_order
 from partita.runout.pattern import Pattern, RunOutRequest, work_out
-from partita.runout.plan import best_from, plan_desk
+from partita.runout.shots import best_from, plan_desk
 from partita.runout.steps import steps_of
 from partita.table.geometry import bed_of
 from partita.table.layout import Layout

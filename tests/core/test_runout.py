@@ -16,7 +16,7 @@ from partita.playing.playout import start_of
 from partita.playing.racks import play_runs
 from partita.runout.maps import FINE, Asked, Level, any_pocket, fill
 from partita.runout.pattern import Pattern, RunOutRequest, work_out
-from partita.runout.plan import best_from, plan_desk
+from partita.runout.shots import best_from, plan_desk
 from partita.runout.steps import check_order, order_given, steps_of
 from partita.runout.zones import share_inside, worth_at, zone_of
 from partita.table.geometry import bed_of

@@ -111,13 +111,13 @@ def fill(asked: Asked, level: Level, who: int = 0, into: PlaceMaps | None = None
 
             crew.over(level.net[0] * level.net[1], part)
             for kind in (maps.worth, maps.clear):
-                kind[who, step, :SAFETY_WAY] = _smoothed(kind[who, step, :SAFETY_WAY])
+                kind[who, step, :SAFETY_WAY] = smoothed(kind[who, step, :SAFETY_WAY])
             _keep(behind, maps.worth[who, step].copy(), maps.clear[who, step].copy())
         close_step(maps, who, step)
         yield maps
 
 
-def _smoothed(ways: Floats) -> Floats:
+def smoothed(ways: Floats) -> Floats:
     """(w, nx, ny) each place averaged with its neighbours along both sides, itself counting for half.
 
     A place is estimated from few tries, and strokes are chosen by where they leave the cue ball: unsmoothed they were

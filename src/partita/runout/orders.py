@@ -31,7 +31,7 @@ from partita.value.place_maps import node_place
 Floats = NDArray[np.float64]
 Order = tuple[str, ...]
 _NET = (12, 6)
-_POTS, _MOST = Pots(np.geomspace(0.7, 3.6, 5), np.array([-0.3, 0.0, 0.35])), 80
+ORDER_POTS, _MOST = Pots(np.geomspace(0.7, 3.6, 5), np.array([-0.3, 0.0, 0.35])), 80
 _ROUNDS = 8
 
 
@@ -41,14 +41,14 @@ def best_order(start: Start) -> Iterator[Order | None]:
     if given is not None:
         yield given
         return
-    ends = _Ends(start, [start.desk(pots=_POTS, solo=True) for _ in range(CORES)])
+    ends = Ends(start, [start.desk(pots=ORDER_POTS, solo=True) for _ in range(CORES)])
     for _ in ends.simulated():
         yield None
     found = [_improved(order, moves, ends.worth) for order, moves in _beginnings(start)]
     yield max(found, key=ends.worth)
 
 
-class _Ends:
+class Ends:
     """Where strokes at every ball end, from every place of the net."""
 
     def __init__(self, start: Start, desks: list[Desk]) -> None:
@@ -58,6 +58,7 @@ class _Ends:
         self.values = np.zeros((2, *_NET))
 
     def simulated(self) -> Iterator[int]:
+        """Simulate the strokes at every ball that is up; yields each when it is done."""
         nodes, desks = _NET[0] * _NET[1], self.desks
         edges = np.linspace(0, nodes, len(desks) + 1).astype(int)
         with ThreadPoolExecutor(len(desks)) as pool:

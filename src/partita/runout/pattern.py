@@ -20,7 +20,8 @@ from partita.runout.breaking import Opener, openers
 from partita.runout.maps import COARSE, FINE, Asked, Level, any_pocket, fill
 from partita.runout.orders import best_order
 from partita.runout.places_in_hand import spread_out, worth_by_map
-from partita.runout.plan import Planned, best_from, plan_desk, plan_from
+from partita.runout.plan import Planned, plan_from
+from partita.runout.shots import best_from, plan_desk
 from partita.runout.steps import Steps, check_order, order_given, steps_of
 from partita.runout.zones import worth_at
 from partita.table.layout import check

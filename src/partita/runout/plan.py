@@ -12,64 +12,38 @@ from dataclasses import dataclass, replace
 import numpy as np
 from numpy.typing import NDArray
 
-from partita.intervals import Chance, of_mean
-from partita.physics.simulate import execute, physics_of
+from partita.intervals import Chance
+from partita.physics.simulate import Executions, execute, physics_of
 from partita.physics.stroke import Stroke
 from partita.physics.trace import path_of
-from partita.players.executions import standard_draws
-from partita.playing.desk import (
-    AIM,
-    CHANCE,
-    CUT_AT,
-    ELEVATION,
-    HEIGHT,
-    POCKET,
-    REST_X,
-    REST_Y,
-    SIDE,
-    SPEED,
-    WORTH,
-    Desk,
-    Pots,
-)
+from partita.playing.desk import Desk
 from partita.playing.playout import Start
 from partita.runout.maps import Asked
-from partita.runout.places import play_candidate, think
-from partita.runout.zones import Zone, share_inside, worth_at, zone_of
+from partita.runout.places import think
+from partita.runout.shots import (
+    FRESH,
+    FRESH_SEED,
+    SEED,
+    TRIES,
+    Bench,
+    Shot,
+    finalists_of,
+    glancing_desk,
+    nearest,
+    plan_desk,
+    ranked,
+)
+from partita.runout.zones import Zone, worth_at, zone_of
 from partita.table.geometry import Bed, bed_of
 from partita.value.place_maps import SAFETY_WAY, PlaceMaps, read_way
 
 Floats = NDArray[np.float64]
-_POTS = Pots(np.geomspace(0.55, 4.4, 10), np.array([-0.36, -0.12, 0.12, 0.36]))
-# Noisy tries of a finalist, and of the winner with fresh draws; strokes of each pocket that become finalists.
-_TRIES, _FRESH, _OF_A_POCKET = 48, 240, 2
-_SEEDS = (31_001, 31_002)
 _TRACE_ROWS = 160
 # The plan goes on from a shot's end without error when that is worth this share of what the best third of its tries
-# end in. Shots within one standard error, of which an interval has so many, are alike.
-_GOOD_END, _BEST_THIRD, _HALF_WIDTHS = 0.6, 2 / 3, 3.92
+# end in.
+_GOOD_END, _BEST_THIRD = 0.6, 2 / 3
 # Coming in: the last path against the next ball's line, rad.
 INTO_RAD, ACROSS_RAD = np.radians(30.0), np.radians(60.0)
-
-
-@dataclass(frozen=True)
-class Shot:
-    """A stroke at a ball, played many times from one place; chances of the shooter.
-
-    stroke : as intended; pocket : 0 to 5; make : chance; worth, clear : rack chance and chance to run out
-    room : share of all executions that end in the next ball's zone, None for the last ball
-    rest : (2,) m, the cue ball without error; arrivals : (m, 2) m, where it lies after the pots that went in
-    """
-
-    stroke: Stroke
-    pocket: int
-    cut_rad: float
-    make: float
-    worth: Chance
-    clear: Chance
-    room: float | None
-    rest: Floats
-    arrivals: Floats
 
 
 @dataclass(frozen=True)
@@ -112,7 +86,7 @@ def plan_from(
     """
     start, steps = asked.start, asked.steps
     desk = plan_desk(asked, maps)
-    glancing = start.desk(None, _POTS) if asked.solo else desk
+    glancing = glancing_desk(asked) if asked.solo else desk
     places, in_play = start.places.copy(), steps.in_play[0].copy()
     places[0] = cue
     zones = [zone_of(maps, desk.eyes.bed, start, k) for k in range(len(steps))]
@@ -171,118 +145,52 @@ def _planned(
     standing, following = asked.steps.standing[step], zones[step + 1] if step + 1 < len(zones) else None
     count = think(desk, places, in_play, standing, step, 0)
     rows = desk.candidates[:count]
-    finalists = _finalists(rows, maps.pockets[step])
+    finalists = finalists_of(rows, maps.pockets[step])
     if not finalists:
         return None
-    bench = _Bench(desk, places, in_play, standing, following)
-    tried = [bench.shot(k, _SEEDS[0], _TRIES) for k in finalists]
-    order = _ranked(maps, desk.eyes.bed, step + 1 if following else None, tried)
+    bench = Bench(desk, places, in_play, standing, following)
+    tried = [bench.shot(k, SEED, TRIES) for k in finalists]
+    order = ranked(maps, desk.eyes.bed, step + 1 if following else None, tried)
     if wanted is not None:
-        near = _nearest(rows, maps.pockets[step], wanted)
+        near = nearest(rows, maps.pockets[step], wanted)
         finalists.append(near)
-        tried.append(bench.shot(near, _SEEDS[0], _TRIES))
+        tried.append(bench.shot(near, SEED, TRIES))
         order = [len(tried) - 1, *order]
-    best = bench.shot(finalists[order[0]], _SEEDS[1], _FRESH)
+    best = bench.shot(finalists[order[0]], FRESH_SEED, FRESH)
     rack = best.worth
     if asked.solo:
         glancing.candidates[finalists[order[0]]] = desk.candidates[finalists[order[0]]]
-        rack = replace(bench, desk=glancing).shot(finalists[order[0]], _SEEDS[1], _FRESH).worth
+        rack = replace(bench, desk=glancing).shot(finalists[order[0]], FRESH_SEED, FRESH).worth
     others = [tried[k] for k in order[1:] if tried[k].pocket != best.pocket]
     first_of = {shot.pocket: shot for shot in reversed(others)}
-    # Only who is out of line has to choose between getting back and rolling on.
-    choosing = tried if following is not None and not zones[step].holds(places[0]) else []
-    inside = [shot for shot in choosing if following is not None and following.holds(shot.rest)]
-    outside = [shot for shot in choosing if shot not in inside]
+    back, rolls = _back_or_on(tried, zones[step], following, places[0])
     safety = read_way(maps, desk.eyes.bed, 0, step, SAFETY_WAY, places[0, 0], places[0, 1])[0]
     target = int(asked.steps.ball[step])
     paths = _paths(asked.start, places, in_play, best.stroke, target)
     return Planned(
         step=step, ball=asked.steps.order[step], cue=places[0].copy(), shot=best,
         others=tuple(sorted(first_of.values(), key=lambda shot: -shot.worth.value)),
-        back=_best(inside), rolls=_best(outside), rack=rack, zone=zones[step],
+        back=back, rolls=rolls, rack=rack, zone=zones[step],
         safer=float(safety) if not asked.solo and safety > best.worth.value else None,
         path=paths[0], ball_path=paths[1], enters_rad=_enters(paths[0], following),
         places=places.copy(), in_play=in_play.copy(),
     )  # fmt: skip
 
 
-def best_from(asked: Asked, maps: PlaceMaps, desk: Desk, cue: Floats) -> Shot | None:
-    """The best shot at the first ball from a place of the cue ball, m; or None. desk : of `plan_desk`."""
-    places, in_play, standing = asked.start.places.copy(), asked.steps.in_play[0].copy(), asked.steps.standing[0]
-    places[0] = cue
-    count = think(desk, places, in_play, standing, 0, 0)
-    finalists = _finalists(desk.candidates[:count], maps.pockets[0])
-    bench = _Bench(desk, places, in_play, standing, None)
-    if not finalists:
-        return None
-    tried = [bench.shot(k, _SEEDS[0], _TRIES).worth.value for k in finalists]
-    # Of many the best is also the luckiest: it is estimated once more.
-    return bench.shot(finalists[int(np.argmax(tried))], _SEEDS[1], _FRESH)
-
-
-def plan_desk(asked: Asked, maps: PlaceMaps) -> Desk:
-    """A desk at which shots are thought about as finely as it goes."""
-    return asked.start.desk(maps, _POTS, asked.solo)
-
-
-def _finalists(rows: Floats, pockets: NDArray[np.bool_]) -> list[int]:
-    """The best few candidates of each pocket that is allowed."""
-    chosen: list[int] = []
-    for pocket in np.flatnonzero(pockets):
-        into = np.flatnonzero(rows[:, POCKET] == pocket)
-        chosen += [int(k) for k in into[np.argsort(-rows[into, WORTH], kind="stable")][:_OF_A_POCKET]]
-    return [k for k in chosen if rows[k, WORTH] > 0.0 or rows[k, CHANCE] > 0.0]
-
-
-def _ranked(maps: PlaceMaps, bed: Bed, following: int | None, tried: list[Shot]) -> list[int]:
-    """Shots by their worth; the first of those that tries cannot tell from the best is the one that ends best."""
-    order = sorted(range(len(tried)), key=lambda k: -tried[k].worth.value)
-    if following is None:
-        return order
-    best = tried[order[0]].worth
-    alike = [k for k in order if tried[k].worth.value >= best.value - (best.high - best.low) / _HALF_WIDTHS]
-    ends = worth_at(maps, bed, following, np.array([tried[k].rest for k in alike]))[:, 0]
-    first = alike[int(np.argmax(ends * [tried[k].make for k in alike]))]
-    return [first, *(k for k in order if k != first)]
-
-
-def _nearest(rows: Floats, pockets: NDArray[np.bool_], wanted: tuple[float, float]) -> int:
-    """The candidate that comes to rest nearest to a place, m, of those that are made about as often as any there."""
-    allowed = pockets[rows[:, POCKET].astype(int)] & (rows[:, CHANCE] > 0.0) & (rows[:, WORTH] >= 0.0)
-    off = np.hypot(rows[:, REST_X] - wanted[0], rows[:, REST_Y] - wanted[1])
-    return int(np.argmin(np.where(allowed, off, np.inf)))
+def _back_or_on(tried: list[Shot], zone: Zone, following: Zone | None, cue: Floats) -> tuple[Shot | None, Shot | None]:
+    """The best shots that get back into the next zone, and that roll on; only who is out of line has to choose."""
+    if following is None or zone.holds(cue):
+        return None, None
+    is_back = [following.holds(shot.rest) for shot in tried]
+    back = [shot for shot, there in zip(tried, is_back, strict=True) if there]
+    return _best(back), _best([shot for shot, there in zip(tried, is_back, strict=True) if not there])
 
 
 def _best(shots: list[Shot]) -> Shot | None:
     return max(shots, key=lambda shot: shot.worth.value) if shots else None
 
 
-@dataclass(frozen=True)
-class _Bench:
-    """Where the candidates of one place are played."""
-
-    desk: Desk
-    places: Floats
-    in_play: NDArray[np.int8]
-    standing: NDArray[np.int64]
-    following: Zone | None
-
-    def shot(self, candidate: int, seed: int, tries: int) -> Shot:
-        """A candidate played that often."""
-        out, row = np.zeros((tries, 5)), self.desk.candidates[candidate].copy()
-        play_candidate(
-            self.desk, self.places, self.in_play, self.standing, candidate, standard_draws(seed, tries), 0, out
-        )
-        arrivals = out[out[:, 0] == 1.0, 3:]
-        room = len(arrivals) / tries * share_inside(self.following, arrivals) if self.following else None
-        return Shot(
-            Stroke(float(np.degrees(row[AIM])), *(float(row[k]) for k in (SPEED, SIDE, HEIGHT, ELEVATION))),
-            int(row[POCKET]), float(row[CUT_AT]), float(out[:, 0].mean()), of_mean(out[:, 1]), of_mean(out[:, 2]), room,
-            row[[REST_X, REST_Y]], arrivals,
-        )  # fmt: skip
-
-
-def _clean(start: Start, places: Floats, in_play: NDArray[np.int8], stroke: Stroke, rows: int = 0):  # type: ignore[no-untyped-def]
+def _clean(start: Start, places: Floats, in_play: NDArray[np.int8], stroke: Stroke, rows: int = 0) -> Executions:
     table = start.situation.layout.table
     return execute(table, places, stroke.row()[None], physics=physics_of(table), in_play=in_play, trace_rows=rows)
 

@@ -10,7 +10,8 @@ from partita.games.standing import BALL_ON, GAME, GROUP, SNOOKER, SOLIDS, STRIPE
 from partita.options.naming import tip_words
 from partita.runout.breaking import Opener
 from partita.runout.pattern import Pattern, Places, is_free, what_is_searched
-from partita.runout.plan import ACROSS_RAD, INTO_RAD, Planned, Shot
+from partita.runout.plan import ACROSS_RAD, INTO_RAD, Planned
+from partita.runout.shots import Shot
 from partita.runout.zones import Zone
 from partita.table.diamonds import diamonds
 from partita.table.places import POCKET_WORDS
