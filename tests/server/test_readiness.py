@@ -45,7 +45,7 @@ class Asking(TransactionTestCase):
 
     def test_how_far_it_is_is_said_part_by_part_in_words(self) -> None:
         shares = []
-        for names in ((), ("simulator",), ("rules", "glance"), ("weighing", "racks")):
+        for names in ((), ("simulator",), ("rules", "glance"), ("weighing", "racks", "runs")):
             self.compiled(*names)
             told = self.client.get("/api/readiness").json()
             self.assertEqual(told["ready"], not told["waits_for"])
