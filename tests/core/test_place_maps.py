@@ -17,7 +17,7 @@ from partita.games.standing import BALL_ON, GAME, HAND, POINTS, STANDING, STRAIG
 from partita.players.stroke_model import PRESETS
 from partita.playing.playout import start_of
 from partita.runout.maps import smoothed
-from partita.runout.orders import ORDER_POTS, Ends, best_order
+from partita.runout.orders import Ends, best_order
 from partita.runout.places import pushed_off
 from partita.runout.steps import groups_to_choose, order_given, steps_of
 from partita.table.geometry import bed_of
@@ -130,7 +130,7 @@ class Orders(unittest.TestCase):
     def test_the_order_found_is_the_best_of_all_that_there_are(self) -> None:
         start = start_of(Question(self.GROUP, STRONG, STRONG))
         *_, found = best_order(start)
-        ends = Ends(start, [start.desk(pots=ORDER_POTS, solo=True)])
+        ends = Ends(start)
         for _ in ends.simulated():
             pass
         best = max(((*order, "8") for order in permutations(("1", "2", "3"))), key=ends.worth)

@@ -88,13 +88,10 @@ _KNOWN: OrderedDict[int, tuple[Floats, Floats]] = OrderedDict()
 _LOCK = Lock()
 
 
-def fill(asked: Asked, level: Level, who: int = 0, into: PlaceMaps | None = None) -> Iterator[PlaceMaps]:
-    """Yield the maps of a player, filled one step further each time, from the last ball on.
-
-    into : maps of the same steps and net with the other player's, to be filled beside them
-    """
+def fill(asked: Asked, level: Level, who: int = 0) -> Iterator[PlaceMaps]:
+    """Yield the maps of a player, filled one step further each time, from the last ball on."""
     steps, start = asked.steps, asked.start
-    maps = into or new_maps(steps.ball, steps.in_play, steps.standing, start.places.copy(), level.net)
+    maps = new_maps(steps.ball, steps.in_play, steps.standing, start.places.copy(), level.net)
     maps.pockets[:] = asked.pockets
     crew, bank = None, standard_draws(_BANK_SEED, _BANK)
     behind: int = 0

@@ -10,7 +10,6 @@ Kernels here take chances, xs, ys : (n, nodes, m) make chances and places of res
 """
 
 from collections.abc import Callable, Iterator
-from concurrent.futures import ThreadPoolExecutor
 from functools import partial
 
 import numpy as np
@@ -20,18 +19,19 @@ from partita.games.snooker import COLOUR
 from partita.games.snooker_table import COLOURS, REDS
 from partita.games.standing import BALL_ON, GAME, HAND, NOT_IN_HAND, SNOOKER, STRAIGHT_POOL
 from partita.kernels import kernel
-from partita.parallel import CORES
 from partita.playing.desk import CHANCE, REST_X, REST_Y, Desk, Pots, look
 from partita.playing.playout import Start
 from partita.playing.pots import add_pots
+from partita.runout.maps import Crew
 from partita.runout.places import pushed_off
 from partita.runout.steps import EIGHT, balls_up, groups_to_choose, order_given
+from partita.table.geometry import bed_of
 from partita.value.place_maps import node_place
 
 Floats = NDArray[np.float64]
 Order = tuple[str, ...]
 _NET = (12, 6)
-ORDER_POTS, _MOST = Pots(np.geomspace(0.7, 3.6, 5), np.array([-0.3, 0.0, 0.35])), 80
+_POTS, _MOST = Pots(np.geomspace(0.7, 3.6, 5), np.array([-0.3, 0.0, 0.35])), 80
 _ROUNDS = 8
 
 
@@ -41,7 +41,7 @@ def best_order(start: Start) -> Iterator[Order | None]:
     if given is not None:
         yield given
         return
-    ends = Ends(start, [start.desk(pots=ORDER_POTS, solo=True) for _ in range(CORES)])
+    ends = Ends(start)
     for _ in ends.simulated():
         yield None
     found = [_improved(order, moves, ends.worth) for order, moves in _beginnings(start)]
@@ -51,38 +51,36 @@ def best_order(start: Start) -> Iterator[Order | None]:
 class Ends:
     """Where strokes at every ball end, from every place of the net."""
 
-    def __init__(self, start: Start, desks: list[Desk]) -> None:
-        self.start, self.desks, nodes = start, desks, _NET[0] * _NET[1]
-        shape = (len(start.names), nodes, _MOST)
+    def __init__(self, start: Start) -> None:
+        self.start, self.bed = start, bed_of(start.situation.layout.table)
+        shape = (len(start.names), _NET[0] * _NET[1], _MOST)
         self.chances, self.xs, self.ys = np.zeros(shape), np.zeros(shape), np.zeros(shape)
         self.values = np.zeros((2, *_NET))
 
     def simulated(self) -> Iterator[int]:
         """Simulate the strokes at every ball that is up; yields each when it is done."""
-        nodes, desks = _NET[0] * _NET[1], self.desks
-        edges = np.linspace(0, nodes, len(desks) + 1).astype(int)
-        with ThreadPoolExecutor(len(desks)) as pool:
-            for ball in np.flatnonzero(self.start.in_play[1:] == -1) + 1:
+        start, crew = self.start, Crew(lambda: self.start.desk(pots=_POTS, solo=True))
+        for ball in np.flatnonzero(start.in_play[1:] == -1) + 1:
 
-                def part(k: int, ball: int = int(ball)) -> None:
-                    _strokes_at(
-                        desks[k], self.start.places, self.start.in_play, self.start.standing, ball, *_NET,
-                        self.chances[ball], self.xs[ball], self.ys[ball], edges[k], edges[k + 1],
-                    )  # fmt: skip
+            def part(desk: Desk, begin: int, end: int, ball: int = int(ball)) -> None:
+                _strokes_at(
+                    desk, start.places, start.in_play, start.standing, ball, *_NET, self.chances[ball], self.xs[ball],
+                    self.ys[ball], begin, end,
+                )  # fmt: skip
 
-                list(pool.map(part, range(len(desks))))
-                yield int(ball)
+            crew.over(_NET[0] * _NET[1], part)
+            yield int(ball)
 
     def worth(self, order: Order) -> float:
         """What an order is worth: from where the cue ball lies, or from the best place."""
         balls = np.array([self.start.names.index(name) for name in order])
         kept = self.start.standing[GAME] == STRAIGHT_POOL
         values = self.values
-        _chain(self.chances, self.xs, self.ys, self.desks[0].eyes.bed, balls, kept, values)
+        _chain(self.chances, self.xs, self.ys, self.bed, balls, kept, values)
         if self.start.in_play[0] != -1:
             return float(values[0].max() + 0.1 * values[0].mean())
         x, y = self.start.places[0]
-        here = _read(values[0], self.desks[0].eyes.bed, x, y)
+        here = _read(values[0], self.bed, x, y)
         return float(here + 0.01 * values[0].mean())
 
 
