@@ -25,8 +25,8 @@ router = Router(tags=["run-outs"])
 
 
 class RunOutIn(Schema):
-    """A layout document, both players, and what is fixed of the plan: order, pockets by ball, and where the cue ball
-    is wanted after a ball, in diamonds."""
+    """A layout document, both players, and what is fixed of the plan: order, pockets by ball, where the cue ball is
+    wanted after a ball, in diamonds, and one's own shots by ball, as a layout file has strokes."""
 
     document: LayoutDocument
     me: str = Field(max_length=80)
@@ -35,6 +35,7 @@ class RunOutIn(Schema):
     order: list[str] = Field(default_factory=list, max_length=40)
     pockets: dict[str, str] = Field(default_factory=dict)
     rests: dict[str, Place] = Field(default_factory=dict)
+    strokes: dict[str, dict[str, Any]] = Field(default_factory=dict)
 
 
 class PlayersAsked(Schema):
@@ -53,6 +54,7 @@ class RunOutQuestion(Schema):
     order: list[str]
     pockets: dict[str, str]
     rests: dict[str, Place]
+    strokes: dict[str, dict[str, Any]] = Field(default_factory=dict)
 
 
 class RunOutOut(Schema):
@@ -80,7 +82,7 @@ def _own(request: HttpRequest, run_out_id: int) -> RunOut:
 @router.post("/run-outs", response=RunOutOut)
 def ask(request: HttpRequest, body: RunOutIn) -> RunOut:
     """Plan a layout. A run-out of one's own that is still being worked out is superseded."""
-    fixed = asking.Fixed(body.goal, body.order, body.pockets, body.rests)
+    fixed = asking.Fixed(body.goal, body.order, body.pockets, body.rests, body.strokes)
     return asking.ask(account(request), body.document.root, body.me, body.them, fixed)
 
 

@@ -59,6 +59,32 @@ class RunOut(BrowserCase):
         page.get_by_role("button", name="Undo my changes").click()
         expect(page.get_by_role("button", name="Undo my changes")).to_be_hidden()
 
+    def test_the_place_of_rest_is_dragged_and_a_shot_of_ones_own_is_planned_on_from(self) -> None:
+        lines, page = self.plan(), self.page
+        lines.first.click()
+        ring = page.locator("svg.table .grip").bounding_box()
+        assert ring is not None
+        x, y = ring["x"] + ring["width"] / 2, ring["y"] + ring["height"] / 2
+        page.mouse.move(x, y)
+        page.mouse.down()
+        page.mouse.move(x - 20, y + 15)
+        page.mouse.move(x - 60, y + 40)
+        page.mouse.up()
+        expect(page.get_by_role("button", name="Wherever is best")).to_be_visible()
+        page.get_by_role("button", name="My own shot").click()
+        own = page.get_by_label("My own shot", exact=True)
+        own.get_by_role("button", name="Plan on with it").click()
+        expect(page.get_by_role("button", name="Not my shot")).to_be_visible()
+        expect(page.get_by_label("Shot 1", exact=True)).to_contain_text("my own shot", timeout=60_000)
+        # The shot of the second ball, aimed wide of it, is refused in words and not planned with.
+        expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=60_000)
+        lines.nth(1).click()
+        page.keyboard.press("y")
+        own.get_by_label("° aim").fill("200")
+        own.get_by_label("° aim").press("Enter")
+        expect(own.get_by_text("It does not pot the 8.")).to_be_visible()
+        expect(own.get_by_role("button", name="Plan on with it")).to_be_disabled()
+
     def test_a_changed_layout_says_so_and_what_is_refused_is_said(self) -> None:
         self.plan()
         page = self.page

@@ -8,7 +8,9 @@ from partita.errors import Refused
 from partita.games.question import Question
 from partita.games.situation import Situation
 from partita.games.snooker_table import COLOURS, spots
+from partita.options.wishes import Wish
 from partita.physics.simulate import execute, names_of, places_of
+from partita.physics.stroke import Stroke
 from partita.players.executions import standard_draws
 from partita.players.stroke_model import PRESETS, StrokeModel
 from partita.playing.desk import DRAWN, Pots
@@ -171,6 +173,22 @@ class Plans(unittest.TestCase):
         sent = planned(THREE, rests={"7": wanted})
         off = [float(np.linalg.norm(p.plan[0].shot.rest - wanted)) for p in (best, sent)]
         self.assertLessEqual(off[1], off[0])
+
+    def test_a_shot_of_ones_own_is_planned_on_from_and_one_that_does_not_pot_its_ball_is_said(self) -> None:
+        best = planned(THREE, coarse=True)
+        pocket = POCKETS[best.plan[0].shot.pocket]
+        own = {"7": Wish("7", 3.1, height=-0.3, pocket=pocket), "8": Stroke(0.0, 1.0)}
+        pattern = planned(THREE, coarse=True, strokes=own)
+        self.assertEqual([shot.own for shot in pattern.plan], [True, False, None])
+        self.assertEqual(
+            (pattern.plan[0].shot.stroke.speed_mps, pattern.plan[0].shot.stroke.height, pattern.plan[0].shot.pocket),
+            (3.1, -0.3, POCKETS.index(pocket)),
+        )
+        # The rest is planned from where this one leaves the cue ball.
+        self.assertGreater(float(np.linalg.norm(pattern.plan[1].cue - best.plan[1].cue)), 0.05)
+        self.assertRegex(" ".join(run_out_of(pattern).notes), "own shot does not pot the 8")
+        with self.assertRaisesRegex(Refused, "is out of range"):
+            next(iter(work_out(RunOutRequest(THREE, LEAGUE, LEAGUE, strokes={"7": Stroke(0.0, 99.0)}))))
 
     def test_of_the_last_ball_straight_in_nobody_asks_for_an_angle_and_a_zone_holds_its_best_place(self) -> None:
         asked, maps = maps_of(Situation(layout(cue=(2, 2), b9=(6, 2.6))), "league", FINE)

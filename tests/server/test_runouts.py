@@ -81,6 +81,7 @@ class RunOuts(TransactionTestCase):
             (THREE, {"pockets": {"8": "left"}}, "is no pocket"),
             (THREE, {"rests": {"3": [4, 2]}}, "ball 3 is not on the table"),
             (THREE, {"goal": "luck"}, "is none"),
+            (THREE, {"strokes": {"8": {"speed_mps": 2}}}, "not one of aim_deg, pot and contact is given"),
         ):
             answer = self.ask(document, **fixed)
             self.assertEqual(answer.status_code, 422, said)

@@ -4,8 +4,11 @@ import argparse
 import json
 import time
 
-from partita.cli.inputs import print_out, question_of, say_when_cold, take_layout_and_players
+from partita.cli.inputs import object_of, print_out, question_of, say_when_cold, take_layout_and_players
 from partita.errors import refuse
+from partita.files.layout_file import read_stroke
+from partita.options.wishes import Wish
+from partita.physics.stroke import Stroke
 from partita.runout.pattern import GOALS, Pattern, RunOutRequest, work_out
 from partita.telling.runout import run_out_of
 from partita.telling.runout_documents import RunOutDocument
@@ -17,6 +20,9 @@ def add_arguments(command: argparse.ArgumentParser) -> None:
     command.add_argument("--goal", choices=GOALS, default=GOALS[1], help="what counts: the rack, or running out")
     command.add_argument("--order", default="", help="balls in turn, where the game leaves it: 3,5,1,8")
     command.add_argument("--pocket", action="append", default=[], help="a ball into a pocket: 5=foot-far")
+    command.add_argument(
+        "--shot", action="append", default=[], help="one's own shot at a ball, as in a layout file: 5={...}"
+    )
     command.add_argument("--coarse", action="store_true", help="only the first plan")
     command.add_argument("--map", action="store_true", help="with the maps of all balls")
     command.add_argument("--table", action="store_true", help="a table for people instead of JSON")
@@ -33,6 +39,7 @@ def run(options: argparse.Namespace) -> None:
         options.goal,
         order,
         dict(_pocket(text) for text in options.pocket),
+        strokes=dict(_shot(text) for text in options.shot),
     )
     say_when_cold("simulator", "rules", "glance", "runs")
     started, newest = time.monotonic(), None
@@ -58,6 +65,13 @@ def _pocket(text: str) -> tuple[str, str]:
     if not said:
         raise refuse("--pocket", f"“{text[:30]}” names no pocket", "Give ball and pocket: 5=foot-far.")
     return ball.strip(), pocket.strip()
+
+
+def _shot(text: str) -> tuple[str, Stroke | Wish]:
+    ball, said, stroke = text.partition("=")
+    if not said:
+        raise refuse("--shot", f"“{text[:30]}” names no shot", 'Give ball and shot: 5={"aim_deg": 30, "speed_mps": 2}.')
+    return ball.strip(), read_stroke(f"--shot {ball[:20]}", object_of(stroke))[1]
 
 
 def _table(plan: RunOutDocument) -> str:

@@ -207,13 +207,14 @@ def read_strokes(value: object) -> tuple[OwnStroke, ...]:
     found = []
     for place, item in enumerate(value):
         try:
-            found.append(_own_stroke(f"stroke {place + 1}", item))
+            found.append(read_stroke(f"stroke {place + 1}", item))
         except Refused as refused:
             raise Refused(*(replace(problem, path=("strokes", place)) for problem in refused.problems)) from None
     return tuple(found)
 
 
-def _own_stroke(where: str, item: object) -> OwnStroke:
+def read_stroke(where: str, item: object) -> OwnStroke:
+    """One stroke from its JSON form, checked, with its name; `where` says which in a refusal."""
     if not isinstance(item, dict) or not all(_is_number(item.get(k, 0)) for k in _STROKE):
         raise refuse(where, f"{_short(item)} is no stroke", "Give aim_deg and speed_mps as numbers.")
     wished = [key for key in ("pot", "contact") if key in item]
@@ -243,7 +244,8 @@ def _wish(where: str, value: object, is_pot: bool, how: dict[str, Any]) -> Wish:
     return Wish(value["ball"], **how, fullness=float(fullness), side_hit=side, cushions_first=tuple(first))
 
 
-def _own_stroke_json(label: str, own: Stroke | Wish) -> Json:
+def stroke_json(label: str, own: Stroke | Wish) -> Json:
+    """The reverse of `read_stroke`."""
     how = {key: getattr(own, key) for key in ("speed_mps", "side", "height", "elevation_deg")}
     if isinstance(own, Stroke):
         return {"name": label, "aim_deg": own.aim_deg, **how}
@@ -278,5 +280,5 @@ def write(file: LayoutFile, name: str | None = None) -> Json:
         "situation": _situation_json(situation),
     }
     if file.strokes:
-        document["strokes"] = [_own_stroke_json(label, own) for label, own in file.strokes]
+        document["strokes"] = [stroke_json(label, own) for label, own in file.strokes]
     return document | file.unknown

@@ -26,7 +26,7 @@ from partita.parallel import CORES, over_slices
 from partita.physics.simulate import names_of, physics_of
 from partita.physics.stroke import Stroke
 from partita.players.executions import standard_draws
-from partita.players.stroke_model import SIGHT, StrokeModel
+from partita.players.stroke_model import SIGHT
 from partita.playing.desk import (
     COLUMNS,
     DRAWN,
@@ -159,14 +159,13 @@ def first_stroke(question: Question, own: Stroke | Wish) -> Floats:
     """(COLUMNS,) for `play_out`: a stroke of one's own with the first contact on which its errors depend."""
     scene = Scene(question.situation)
     option = read_option(scene, scene.play(rows_of(own_strokes(scene, [("stroke", own)])), trace=True), 0, "own")
-    return candidate_of(scene, option, question.shooter)
+    return candidate_of(_names(scene.situation), option, question.shooter.row())
 
 
-def candidate_of(scene: Scene, option: Option, shooter: StrokeModel) -> Floats:
-    """(COLUMNS,) an option as a candidate of the fast player, with its call."""
+def candidate_of(names: tuple[str, ...], option: Option, shooter: Floats) -> Floats:
+    """(COLUMNS,) an option as a candidate of the fast player, with its call; names : of a start; shooter : his row."""
     intention, call = option.intention, option.call
-    judgement = option.judgement_m(float(shooter.row()[SIGHT]))
-    names = _names(scene.situation)
+    judgement = option.judgement_m(float(shooter[SIGHT]))
     ball = names.index(call.ball) if call.ball else -1
     target = names.index(intention.target) if intention.target else 0
     contact = [option.contact_m, abs(option.cut_rad), judgement, 0.0]

@@ -59,11 +59,7 @@ def play_rack(desk, places, in_play, standing, first, draws, seed, sign, most, l
             place_in_hand(desk, places, in_play, standing, draws, who)
         else:
             decide(desk, places, in_play, standing, draws, who)
-        normal_row(seed, shot, sign, desk.row[0])
-        execute_candidate(desk, places, in_play, standing, 0, desk.row, desk.eyes.models[who])
-        play_shot(desk, places, in_play, desk.rows[0], False)
-        chosen = desk.candidates[0]
-        code = judge_played(desk, in_play, standing, int(chosen[BALL]), int(chosen[POCKET]))
+        code = _shoot(desk, places, in_play, standing, seed, shot, sign, who)
         if code == WON or code == LOST:
             return (1.0 if (code == WON) == (who == 0) else 0.0), shot + 1, who
         _, following = settle_choice(desk, code, places, in_play, standing, who)
@@ -73,10 +69,26 @@ def play_rack(desk, places, in_play, standing, first, draws, seed, sign, most, l
             # The balls are put back, and the same player plays again.
             continue
         who = following
-        for ball in range(in_play.shape[0]):
-            in_play[ball] = desk.after[ball]
-            places[ball, 0], places[ball, 1] = desk.finals[ball, 0], desk.finals[ball, 1]
+        _take_over(desk, places, in_play)
     return 0.5, most, who
+
+
+@kernel
+def _shoot(desk, places, in_play, standing, seed, shot, sign, who):
+    """Play the chosen stroke as the player's hands turn it out, and have it judged; the code."""
+    normal_row(seed, shot, sign, desk.row[0])
+    execute_candidate(desk, places, in_play, standing, 0, desk.row, desk.eyes.models[who])
+    play_shot(desk, places, in_play, desk.rows[0], False)
+    chosen = desk.candidates[0]
+    return judge_played(desk, in_play, standing, int(chosen[BALL]), int(chosen[POCKET]))
+
+
+@kernel
+def _take_over(desk, places, in_play):
+    """The balls as the shot just judged left them."""
+    for ball in range(in_play.shape[0]):
+        in_play[ball] = desk.after[ball]
+        places[ball, 0], places[ball, 1] = desk.finals[ball, 0], desk.finals[ball, 1]
 
 
 @kernel
@@ -119,18 +131,12 @@ def play_run(desk, places, in_play, standing, draws, seed, sign, most):
             place_in_hand(desk, places, in_play, standing, draws, 0)
         else:
             decide(desk, places, in_play, standing, draws, 0)
-        normal_row(seed, shot, sign, desk.row[0])
-        execute_candidate(desk, places, in_play, standing, 0, desk.row, desk.eyes.models[0])
-        play_shot(desk, places, in_play, desk.rows[0], False)
-        chosen = desk.candidates[0]
-        code = judge_played(desk, in_play, standing, int(chosen[BALL]), int(chosen[POCKET]))
+        code = _shoot(desk, places, in_play, standing, seed, shot, sign, 0)
         if code != CONTINUES:
             return 1.0 if code == WON else 0.0
         for column in range(standing.shape[0]):
             standing[column] = desk.then[column]
-        for ball in range(in_play.shape[0]):
-            in_play[ball] = desk.after[ball]
-            places[ball, 0], places[ball, 1] = desk.finals[ball, 0], desk.finals[ball, 1]
+        _take_over(desk, places, in_play)
     return 0.0
 
 

@@ -36,9 +36,8 @@ class Level:
     tries: int
 
 
-_SPEEDS, _HEIGHTS = np.geomspace(0.6, 4.2, 7), np.array([-0.36, 0.0, 0.36])
-COARSE = Level((16, 8), Pots(_SPEEDS, _HEIGHTS), 4)
-FINE = Level((24, 12), Pots(_SPEEDS, _HEIGHTS), 16)
+COARSE = Level((16, 8), Pots(np.geomspace(0.7, 3.6, 5), np.array([-0.3, 0.25])), 4)
+FINE = Level((24, 12), Pots(np.geomspace(0.6, 4.2, 7), np.array([-0.36, 0.0, 0.36])), 16)
 
 
 class Crew:

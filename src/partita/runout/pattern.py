@@ -15,13 +15,15 @@ from partita.games import game_named
 from partita.games.question import Question
 from partita.games.standing import EIGHT_BALL, GAME, STRAIGHT_POOL
 from partita.lines.in_hand import places_in_hand, rail_cost
+from partita.physics.stroke import Stroke, check_stroke
 from partita.playing.playout import Start, start_of
 from partita.runout.breaking import Opener, openers
 from partita.runout.maps import COARSE, FINE, Asked, Level, any_pocket, fill
 from partita.runout.orders import best_order
+from partita.runout.own_shot import Fixed, Own
 from partita.runout.places_in_hand import spread_out, worth_by_map
 from partita.runout.plan import Planned, plan_from
-from partita.runout.shots import best_from, plan_desk
+from partita.runout.shots import FIRST, SETTLED, best_from, plan_desk
 from partita.runout.steps import Steps, check_order, order_given, steps_of
 from partita.runout.zones import worth_at
 from partita.table.layout import check
@@ -44,12 +46,14 @@ class RunOutRequest(Question):
     goal : "rack", which knows what a miss leaves, or "run out", which does not
     order : the balls in turn, where the game leaves it; empty: the best that is found
     pockets : by ball, the pocket it is to go into; rests : by ball, where the cue ball is wanted after it, m
+    strokes : by ball, one's own shot: as it is aimed, or a pot wished for, aimed from wherever the plan comes to it
     """
 
     goal: str = "rack"
     order: tuple[str, ...] = ()
     pockets: dict[str, str] = field(default_factory=dict)
     rests: dict[str, tuple[float, float]] = field(default_factory=dict)
+    strokes: dict[str, Own] = field(default_factory=dict)
 
 
 @dataclass(frozen=True)
@@ -126,10 +130,13 @@ def check_request(request: RunOutRequest) -> Start:
     start = start_of(request)
     if request.order:
         check_order(start, request.order)
-    for part, named in (("pockets", request.pockets), ("rests", request.rests)):
+    for part, named in (("pockets", request.pockets), ("rests", request.rests), ("strokes", request.strokes)):
         for ball in named:
             if ball not in start.names[1:]:
                 raise refuse(part, f"ball {ball[:20]} is not on the table", f"Use {', '.join(start.names[1:])}.")
+    for own in request.strokes.values():
+        if isinstance(own, Stroke):
+            check_stroke(own)
     for pocket in request.pockets.values():
         if pocket not in POCKETS:
             raise refuse("pockets", f"“{pocket[:20]}” is no pocket", f"Use {', '.join(POCKETS)}.")
@@ -156,7 +163,9 @@ def _pattern(request: RunOutRequest, asked: Asked, maps: PlaceMaps, level: Level
     if request.situation.in_hand != "none":
         in_hand = places_worth(request, asked, maps, _PLACES_PLAYED if level is FINE else _PLACES_PLAYED // 3)
         cue = in_hand.best[0].place
-    plan = tuple(plan_from(asked, maps, cue, request.rests))
+    plan = tuple(
+        plan_from(asked, maps, cue, Fixed(request.rests, request.strokes), SETTLED if level is FINE else FIRST)
+    )
     dead = tuple(
         name for k, name in enumerate(asked.steps.order) if maps.clear[0, k].max() < _REACHABLE and _closed(maps, k)
     )

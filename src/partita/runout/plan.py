@@ -6,7 +6,7 @@ from the maps. The one of the most worth is planned and estimated once more with
 where that stroke comes to rest without error.
 """
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator
 from dataclasses import dataclass, replace
 
 import numpy as np
@@ -19,13 +19,13 @@ from partita.physics.trace import path_of
 from partita.playing.desk import Desk
 from partita.playing.playout import Start
 from partita.runout.maps import Asked
+from partita.runout.own_shot import Fixed, own_candidate
 from partita.runout.places import think
 from partita.runout.shots import (
-    FRESH,
     FRESH_SEED,
     SEED,
-    TRIES,
     Bench,
+    Effort,
     Shot,
     finalists_of,
     glancing_desk,
@@ -57,7 +57,7 @@ class Planned:
     zone : from where the ball is easy; safer : rack chance of a safety where that is worth more
     path, ball_path : (k, 2) m, of both balls without error; enters_rad : angle of the cue ball's last path with the
         next ball's line, None for the last ball
-    places, in_play : of all balls before it
+    places, in_play : of all balls before it; own : whether it is the player's own shot, None where he asked for none
     """
 
     step: int
@@ -75,15 +75,11 @@ class Planned:
     enters_rad: float | None
     places: Floats
     in_play: NDArray[np.int8]
+    own: bool | None
 
 
-def plan_from(
-    asked: Asked, maps: PlaceMaps, cue: Floats, rests: Mapping[str, tuple[float, float]]
-) -> Iterator[Planned]:
-    """Yield the plan ball by ball from a place of the cue ball, m, until a ball cannot be planned.
-
-    rests : by ball, where the cue ball is wanted after it, m
-    """
+def plan_from(asked: Asked, maps: PlaceMaps, cue: Floats, fixed: Fixed, effort: Effort) -> Iterator[Planned]:
+    """Yield the plan ball by ball from a place of the cue ball, m, until a ball cannot be planned."""
     start, steps = asked.start, asked.steps
     desk = plan_desk(asked, maps)
     glancing = glancing_desk(asked) if asked.solo else desk
@@ -91,9 +87,7 @@ def plan_from(
     places[0] = cue
     zones = [zone_of(maps, desk.eyes.bed, start, k) for k in range(len(steps))]
     for step in range(len(steps)):
-        planned = _planned(
-            asked, maps, (desk, glancing), zones, step, places, in_play, rests.get(asked.steps.order[step])
-        )
+        planned = _planned(asked, maps, (desk, glancing), zones, step, places, in_play, fixed, effort)
         if planned is None:
             return
         yield planned
@@ -135,32 +129,32 @@ def _planned(
     step: int,
     places: Floats,
     in_play: NDArray[np.int8],
-    wanted: tuple[float, float] | None,
+    fixed: Fixed,
+    effort: Effort,
 ) -> Planned | None:
     """The plan of one ball; None when there is no stroke at it.
 
-    desks : that reads the maps, and that glances; wanted : where the cue ball is to come to rest, m
+    desks : that reads the maps, and that glances
     """
     desk, glancing = desks
     standing, following = asked.steps.standing[step], zones[step + 1] if step + 1 < len(zones) else None
     count = think(desk, places, in_play, standing, step, 0)
-    rows = desk.candidates[:count]
-    finalists = finalists_of(rows, maps.pockets[step])
-    if not finalists:
-        return None
+    finalists = finalists_of(desk.candidates[:count], maps.pockets[step])
     bench = Bench(desk, places, in_play, standing, following)
-    tried = [bench.shot(k, SEED, TRIES) for k in finalists]
-    order = ranked(maps, desk.eyes.bed, step + 1 if following else None, tried)
-    if wanted is not None:
-        near = nearest(rows, maps.pockets[step], wanted)
-        finalists.append(near)
-        tried.append(bench.shot(near, SEED, TRIES))
+    tried = [bench.shot(k, SEED, effort.tries) for k in finalists]
+    order = ranked(maps, desk.eyes.bed, step + 1 if following else None, tried) if tried else []
+    own, chosen = _asked_for(asked, maps, bench, step, count, fixed)
+    if chosen is not None:
+        finalists.append(chosen)
+        tried.append(bench.shot(chosen, SEED, effort.tries))
         order = [len(tried) - 1, *order]
-    best = bench.shot(finalists[order[0]], FRESH_SEED, FRESH)
+    if not order:
+        return None
+    best = bench.shot(finalists[order[0]], FRESH_SEED, effort.fresh)
     rack = best.worth
     if asked.solo:
         glancing.candidates[finalists[order[0]]] = desk.candidates[finalists[order[0]]]
-        rack = replace(bench, desk=glancing).shot(finalists[order[0]], FRESH_SEED, FRESH).worth
+        rack = replace(bench, desk=glancing).shot(finalists[order[0]], FRESH_SEED, effort.fresh).worth
     others = [tried[k] for k in order[1:] if tried[k].pocket != best.pocket]
     first_of = {shot.pocket: shot for shot in reversed(others)}
     back, rolls = _back_or_on(tried, zones[step], following, places[0])
@@ -173,8 +167,28 @@ def _planned(
         back=back, rolls=rolls, rack=rack, zone=zones[step],
         safer=float(safety) if not asked.solo and safety > best.worth.value else None,
         path=paths[0], ball_path=paths[1], enters_rad=_enters(paths[0], following),
-        places=places.copy(), in_play=in_play.copy(),
+        places=places.copy(), in_play=in_play.copy(), own=own,
     )  # fmt: skip
+
+
+def _asked_for(
+    asked: Asked, maps: PlaceMaps, bench: Bench, step: int, count: int, fixed: Fixed
+) -> tuple[bool | None, int | None]:
+    """The candidate that the player asks for: his own shot, or what comes to rest nearest to a wanted place.
+
+    Returns whether it is his own (None: he has none at this ball), and the candidate, None for the best one.
+    """
+    ball, desk, own = asked.steps.order[step], bench.desk, None
+    if ball in fixed.strokes:
+        row = own_candidate(asked.start, ball, fixed.strokes[ball], bench.places, bench.in_play, bench.standing)
+        own = row is not None
+        if row is not None:
+            place = min(count, len(desk.candidates) - 1)
+            desk.candidates[place] = row
+            return own, place
+    if ball in fixed.rests and count:
+        return own, nearest(desk.candidates[:count], maps.pockets[step], fixed.rests[ball])
+    return own, None
 
 
 def _back_or_on(tried: list[Shot], zone: Zone, following: Zone | None, cue: Floats) -> tuple[Shot | None, Shot | None]:

@@ -31,11 +31,22 @@ from partita.value.place_maps import PlaceMaps
 
 Floats = NDArray[np.float64]
 _POTS = Pots(np.geomspace(0.55, 4.4, 10), np.array([-0.36, -0.12, 0.12, 0.36]))
-# Noisy tries of a finalist, and of the winner with fresh draws; strokes of each pocket that become finalists.
-TRIES, FRESH, _OF_A_POCKET = 48, 240, 2
+# Strokes of each pocket that become finalists.
+_OF_A_POCKET = 2
 SEED, FRESH_SEED = 31_001, 31_002
 # Shots within one standard error, of which an interval has so many, are alike.
 _HALF_WIDTHS = 3.92
+
+
+@dataclass(frozen=True)
+class Effort:
+    """Noisy tries of a finalist, and of the winner with fresh draws."""
+
+    tries: int
+    fresh: int
+
+
+FIRST, SETTLED = Effort(16, 64), Effort(48, 240)
 
 
 @dataclass(frozen=True)
@@ -92,9 +103,9 @@ def best_from(asked: Asked, maps: PlaceMaps, desk: Desk, cue: Floats) -> Shot | 
     bench = Bench(desk, places, in_play, standing, None)
     if not finalists:
         return None
-    tried = [bench.shot(k, SEED, TRIES).worth.value for k in finalists]
+    tried = [bench.shot(k, SEED, SETTLED.tries).worth.value for k in finalists]
     # Of many the best is also the luckiest: it is estimated once more.
-    return bench.shot(finalists[int(np.argmax(tried))], FRESH_SEED, FRESH)
+    return bench.shot(finalists[int(np.argmax(tried))], FRESH_SEED, SETTLED.fresh)
 
 
 def plan_desk(asked: Asked, maps: PlaceMaps) -> Desk:

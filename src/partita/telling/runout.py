@@ -89,6 +89,7 @@ def _planned(pattern: Pattern, planned: Planned) -> PlannedDocument:
         rolls=_other(table, planned.rolls) if planned.rolls else None,
         safer=planned.safer,
         key=pattern.key is not None and pattern.key.step == planned.step,
+        own=planned.own is True,
         balls=balls,
         **_standing(pattern, planned),
     )

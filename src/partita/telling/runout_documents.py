@@ -38,7 +38,7 @@ class PlannedDocument(Document):
     """One ball of the plan. `worth` is what the plan goes by, `run_out` and `rack` the two chances from here on.
 
     enters : how the cue ball comes to the next ball's line; balls, my_group, ball_on : where all lie before
-    the shot, and what the rules say then
+    the shot, and what the rules say then; own : whether the shot is the player's own
     """
 
     step: int
@@ -67,6 +67,7 @@ class PlannedDocument(Document):
     rolls: OtherShotDocument | None
     safer: Share | None
     key: bool
+    own: bool = False
     balls: dict[str, Place]
     my_group: str | None
     ball_on: str | None

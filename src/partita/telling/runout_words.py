@@ -103,6 +103,11 @@ def notes(pattern: Pattern) -> list[str]:
         else:
             found.append(f"The {name} cannot be potted as it lies.")
     found += [
+        f"Your own shot does not pot the {planned.ball} from where the plan comes to it: the best one stands instead."
+        for planned in pattern.plan
+        if planned.own is False
+    ]
+    found += [
         f"At the {planned.ball} a safety is worth more: {_percent(planned.safer)} against"
         f" {_percent(planned.shot.worth.value)}."
         for planned in pattern.plan

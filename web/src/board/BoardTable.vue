@@ -19,6 +19,8 @@ defineProps<{
   time: number | null
   aimDeg: number | null
   faint?: string[]
+  /** Balls to show instead of the board's own: as they lie at some ball of a plan. */
+  balls?: Record<string, Place> | undefined
 }>()
 defineSlots<{ over?(given: { frame: Frame; radius: number }): unknown }>()
 const emit = defineEmits<{ aim: [degrees: number] }>()
@@ -52,7 +54,7 @@ defineExpose({ picture: () => surface.value?.picture() ?? null })
         v-if="table"
         ref="surface"
         :table="table"
-        :balls="board.document.balls"
+        :balls="balls ?? board.document.balls"
         :selected="board.selected"
         :drawing="drawing"
         :in-hand="inHand"

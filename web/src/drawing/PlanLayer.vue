@@ -8,7 +8,7 @@ import { stippled } from './stipple'
 
 /** A plan over the table: all its ways with their numbers, or one ball of it with its zone, line and resting places. */
 const props = defineProps<{ plan: Plan; step: number | null; frame: Frame; radius: number }>()
-const emit = defineEmits<{ look: [step: number] }>()
+const emit = defineEmits<{ look: [step: number]; take: [ball: string] }>()
 
 const put = (places: number[][]) => places.map((place) => props.frame.fromDiamonds(place))
 const here = computed(() => (props.step === null ? null : (props.plan.plan[props.step] ?? null)))
@@ -34,6 +34,11 @@ const numbers = computed(() => {
     return { planned, at }
   })
 })
+/** The place of rest is taken hold of: who holds it hears of the pointer from here on. */
+function take(event: PointerEvent, ball: string) {
+  ;(event.target as Element).releasePointerCapture(event.pointerId)
+  emit('take', ball)
+}
 const saying = (planned: Planned) => `${planned.step + 1}: ${planned.words}`
 </script>
 
@@ -60,6 +65,16 @@ const saying = (planned: Planned) => `${planned.step + 1}: ${planned.words}`
       :r="radius"
       class="start"
     />
+    <circle
+      v-if="here"
+      :cx="frame.fromDiamonds(here.rest)[0]"
+      :cy="frame.fromDiamonds(here.rest)[1]"
+      :r="1.8 * radius"
+      class="grip"
+      @pointerdown.stop="take($event, here.ball)"
+    >
+      <title>Drag it to where the cue ball should come to rest</title>
+    </circle>
     <g
       v-for="n in numbers"
       :key="n.planned.step"
@@ -123,6 +138,10 @@ const saying = (planned: Planned) => `${planned.step + 1}: ${planned.words}`
   stroke: var(--cue-light);
   stroke-width: 3.5;
   stroke-dasharray: 9 7;
+}
+.grip {
+  fill: transparent;
+  cursor: grab;
 }
 .start {
   fill: var(--ivory);

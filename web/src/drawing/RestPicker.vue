@@ -3,7 +3,7 @@ import { ref } from 'vue'
 import type { Place } from '@/board/document'
 import type { Frame, Point } from './frame'
 
-/** Where the cue ball is wanted: a ring that follows the pointer, set by a press. */
+/** Where the cue ball is wanted: a ring that follows the pointer, set by a press or at the end of a drag. */
 const props = defineProps<{ frame: Frame; radius: number }>()
 const emit = defineEmits<{ pick: [at: Place] }>()
 const at = ref<Point | null>(null)
@@ -16,6 +16,8 @@ function pointOf(event: PointerEvent): Point {
 }
 const inside = (v: number, most: number) => Math.round(Math.min(most, Math.max(0, v)) * 1000) / 1000
 function pick(event: PointerEvent) {
+  // Let go where it was taken hold of, it has been wanted nowhere yet.
+  if (!at.value) return
   const [x, y] = props.frame.toDiamonds(pointOf(event))
   emit('pick', [inside(x, 8), inside(y, 4)])
 }

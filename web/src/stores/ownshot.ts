@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { ref, watch } from 'vue'
 import { answered, api, problemsOf, type Problem, type Stroke, type Trial } from '@/api/client'
+import type { LayoutDocument } from '@/board/document'
 import { useSharedBoard } from '@/board/useBoard'
 import { useStudy } from './study'
 
@@ -13,13 +14,16 @@ export const useOwnShot = defineStore('own-shot', () => {
   const board = useSharedBoard()
   const study = useStudy()
   const stroke = ref<Stroke | null>(null)
+  /** Where it is played, when that is not the board as it lies: a ball of a plan. */
+  const elsewhere = ref<LayoutDocument | null>(null)
   const trial = ref<Trial | null>(null)
   const problems = ref<Problem[]>([])
   let asked = 0
   let busy = false
 
   /** Begin with a given stroke, with the chosen line's where there is one that still fits, else straight at a ball. */
-  function begin(given?: Stroke) {
+  function begin(given?: Stroke, there: LayoutDocument | null = null) {
+    elsewhere.value = there
     const from = given ?? (study.stale ? null : study.option?.stroke)
     stroke.value = from ? { ...from } : { ...FIRST, aim_deg: atSomeBall() }
     void attempt()
@@ -52,7 +56,7 @@ export const useOwnShot = defineStore('own-shot', () => {
       while (stroke.value) {
         const mine = asked
         const { me, them } = board.scene
-        const body = { document: board.document, me, them, stroke: stroke.value }
+        const body = { document: elsewhere.value ?? board.document, me, them, stroke: stroke.value }
         const found = await answered(api.POST('/api/strokes', { body }))
         if (stroke.value) trial.value = found
         problems.value = []
@@ -67,6 +71,7 @@ export const useOwnShot = defineStore('own-shot', () => {
   }
   function leave() {
     stroke.value = null
+    elsewhere.value = null
     trial.value = null
     problems.value = []
   }
@@ -80,7 +85,7 @@ export const useOwnShot = defineStore('own-shot', () => {
   // Balls may be set up anew while a shot is being aimed.
   watch(
     () => board.scene,
-    () => void (stroke.value && attempt()),
+    () => (elsewhere.value ? leave() : void (stroke.value && attempt())),
   )
-  return { stroke, trial, problems, begin, set, setTip, attempt, leave, weigh }
+  return { stroke, elsewhere, trial, problems, begin, set, setTip, attempt, leave, weigh }
 })

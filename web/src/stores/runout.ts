@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
-import { answered, api, problemsOf, type Problem, type RunOut } from '@/api/client'
-import type { Place } from '@/board/document'
+import { answered, api, problemsOf, type Planned, type Problem, type RunOut } from '@/api/client'
+import { copied, type LayoutDocument, type OwnStroke, type Place, type Situation } from '@/board/document'
 import { sameThing } from '@/board/same'
 import { useSharedBoard } from '@/board/useBoard'
 import { createFollower } from '@/follow'
@@ -9,14 +9,15 @@ import { createFollower } from '@/follow'
 const POLL_MS = 150
 const ACTIVE = ['queued', 'running', 'stopping']
 
-/** What is fixed of a plan: what counts, the order, pockets and places of rest by ball. */
+/** What is fixed of a plan: what counts, the order; pockets, places of rest and own shots by ball. */
 export interface Fixed {
   goal: 'run out' | 'rack'
   order: string[]
   pockets: Record<string, string>
   rests: Record<string, Place>
+  strokes: Record<string, OwnStroke>
 }
-export const FREE: Fixed = { goal: 'run out', order: [], pockets: {}, rests: {} }
+export const FREE: Fixed = { goal: 'run out', order: [], pockets: {}, rests: {}, strokes: {} }
 /** A plan that was kept to compare others with. */
 export interface Variant {
   id: number
@@ -25,12 +26,13 @@ export interface Variant {
 }
 
 /** What of a plan was changed, in a few words. */
-export function changeWords({ order, pockets, rests, goal }: Fixed): string {
+export function changeWords({ order, pockets, rests, strokes, goal }: Fixed): string {
   const parts = [
     ...(goal === 'rack' ? ['misses count'] : []),
     ...(order.length ? [`order ${order.join(' ')}`] : []),
     ...Object.entries(pockets).map(([ball, pocket]) => `${ball} ${pocket.replace('-', ' ')}`),
     ...Object.keys(rests).map((ball) => `after the ${ball} elsewhere`),
+    ...Object.keys(strokes).map((ball) => `my shot at the ${ball}`),
   ]
   return parts.join(', ') || 'the best found'
 }
@@ -110,11 +112,29 @@ export const useRunOut = defineStore('runout', () => {
     const next = await answered(
       api.GET('/api/run-outs/{run_out_id}', { params: { path: { run_out_id: id } } }),
     )
-    const { goal, order, pockets, rests } = next.question
-    fixed.value = { goal: goal as Fixed['goal'], order, pockets, rests: rests as Fixed['rests'] }
+    const { goal, ...fix } = next.question
+    fixed.value = {
+      goal: goal as Fixed['goal'],
+      order: fix.order,
+      pockets: fix.pockets,
+      rests: fix.rests as Fixed['rests'],
+      strokes: (fix.strokes ?? {}) as Fixed['strokes'],
+    }
     step.value = null
     take(next, true)
     return next
+  }
+  /** The layout before a ball of the plan, as it comes to it. */
+  function layoutAt(planned: Planned): LayoutDocument {
+    const { document } = board
+    const situation = {
+      ...document.situation,
+      ball_in_hand: 'none' as const,
+      push_out: 'none' as const,
+      my_group: planned.my_group as Situation['my_group'],
+      ball_on: planned.ball_on as Situation['ball_on'],
+    } as Situation
+    return { ...copied(document), strokes: [], balls: planned.balls as Record<string, Place>, situation }
   }
   /** Keep the plan beside the others, to compare them. */
   function keep() {
@@ -140,6 +160,6 @@ export const useRunOut = defineStore('runout', () => {
   )
   return {
     runOut, plan, planned, chance, fixed, step, variants, problems, asking, running, stale,
-    ask, stop, open, keep, look, close,
+    ask, stop, open, keep, look, layoutAt, close,
   } // prettier-ignore
 })

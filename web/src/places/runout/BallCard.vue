@@ -8,7 +8,7 @@ import ChangeBall from './ChangeBall.vue'
 
 /** One ball of the plan: how it is played, why, what else there is, and what can be changed. */
 const props = defineProps<{ planned: Planned; plan: Plan }>()
-const emit = defineEmits<{ want: [ball: string] }>()
+const emit = defineEmits<{ want: [ball: string]; own: [] }>()
 const worth = computed(() => (props.plan.goal === 'rack' ? props.planned.rack : props.planned.run_out))
 const next = computed(() => props.plan.plan[props.planned.step + 1])
 const isElsewhere = computed(() => {
@@ -30,8 +30,9 @@ const choices = computed(() =>
     <header>
       <h3>{{ planned.step + 1 }}. {{ ballName(planned.ball) }} into the {{ planned.pocket_words }}</h3>
       <p class="muted">
-        {{ planned.speed.pace }}, {{ planned.speed.words }} ({{ planned.stroke.speed_mps.toFixed(1) }} m/s);
-        {{ planned.tip }}; cut {{ planned.cut_deg.toFixed(0) }}°
+        <template v-if="planned.own">my own shot: </template>{{ planned.speed.pace }},
+        {{ planned.speed.words }} ({{ planned.stroke.speed_mps.toFixed(1) }} m/s); {{ planned.tip }}; cut
+        {{ planned.cut_deg.toFixed(0) }}°
       </p>
     </header>
     <TipClock
@@ -55,7 +56,13 @@ const choices = computed(() =>
         {{ choice.words }}: {{ choice.other?.words }} – {{ percent(choice.other?.worth ?? 0) }} from there.
       </li>
     </ul>
-    <ChangeBall :planned="planned" :plan="plan" :worth="worth.value" @want="emit('want', planned.ball)" />
+    <ChangeBall
+      :planned="planned"
+      :plan="plan"
+      :worth="worth.value"
+      @want="emit('want', planned.ball)"
+      @own="emit('own')"
+    />
   </article>
 </template>
 

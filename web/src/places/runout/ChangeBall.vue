@@ -7,13 +7,14 @@ import { changedOrder, costWords } from './changes'
 
 /** What can be changed of a ball: its pocket, where the cue ball goes, its place in the order; with what it costs. */
 const props = defineProps<{ planned: Planned; plan: Plan; worth: number }>()
-defineEmits<{ want: [] }>()
+defineEmits<{ want: []; own: [] }>()
 const runOut = useRunOut()
 const isFixed = computed(() => props.planned.ball in runOut.fixed.pockets)
 const isSent = computed(() => props.planned.ball in runOut.fixed.rests)
+const isOwn = computed(() => props.planned.ball in runOut.fixed.strokes)
 const setPocket = (pocket: string) =>
   void runOut.ask({ pockets: { ...runOut.fixed.pockets, [props.planned.ball]: pocket } })
-function free(part: 'pockets' | 'rests') {
+function free(part: 'pockets' | 'rests' | 'strokes') {
   const kept = Object.entries(runOut.fixed[part]).filter(([ball]) => ball !== props.planned.ball)
   void runOut.ask({ [part]: Object.fromEntries(kept) })
 }
@@ -42,6 +43,8 @@ const orders = computed(() =>
     </button>
     <button v-if="isFixed" type="button" @click="free('pockets')">Any pocket</button>
     <button type="button" @click="$emit('want')">I want to be elsewhere</button>
+    <button type="button" @click="$emit('own')">My own shot</button>
+    <button v-if="isOwn" type="button" @click="free('strokes')">Not my shot</button>
     <button v-if="isSent" type="button" @click="free('rests')">Wherever is best</button>
     <button
       v-for="change in orders"

@@ -17,11 +17,13 @@ import FrameActs from '@/frame/FrameActs.vue'
 import KeyLabel from '@/frame/KeyLabel.vue'
 import ProblemList from '@/frame/ProblemList.vue'
 import { usePlaceMemory } from '@/frame/usePlaceMemory'
+import OwnShotCard from '@/shots/OwnShotCard.vue'
 import type { Layer } from '@/stores/layers'
 import { useRunOut } from '@/stores/runout'
 import BallCard from './BallCard.vue'
 import PlanSheet from './PlanSheet.vue'
 import StepBar from './StepBar.vue'
+import { usePlanShot } from './usePlanShot'
 import { useRunOutAddress } from './useRunOutAddress'
 import { useRunOutKeys } from './useRunOutKeys'
 
@@ -63,7 +65,12 @@ function rest(ball: string, at: Place) {
   wants.value = null
   void runOut.ask({ rests: { ...runOut.fixed.rests, [ball]: at } })
 }
-useRunOutKeys({ rack: () => void newRack(), type: () => line.value?.focus() })
+const shot = usePlanShot()
+/** The balls as they lie where a shot of one's own is aimed. */
+const there = computed(() =>
+  shot.aiming.value ? (runOut.planned?.balls as Record<string, Place> | undefined) : undefined,
+)
+useRunOutKeys({ rack: () => void newRack(), type: () => line.value?.focus(), own: shot.begin })
 const frameOf = (given: { frame: Frame; radius: number }) => given
 </script>
 
@@ -80,21 +87,24 @@ const frameOf = (given: { frame: Frame; radius: number }) => given
       <h1 class="visually-hidden">Run-out: {{ board.name || 'untitled layout' }}</h1>
       <section class="left" aria-label="The layout with the plan">
         <BoardTable
-          :drawing="null"
-          :in-hand="inHand"
+          :drawing="shot.drawing.value"
+          :in-hand="there ? null : inHand"
           :worth="worth"
           :shown="SHOWN"
           :time="null"
-          :aim-deg="null"
-          :faint="faint"
+          :aim-deg="shot.aiming.value?.aim_deg ?? null"
+          :faint="there ? [] : faint"
+          :balls="there"
+          @aim="shot.set({ aim_deg: $event })"
         >
           <template #over="given">
             <PlanLayer
-              v-if="plan"
+              v-if="plan && !there"
               v-bind="frameOf(given)"
               :plan="plan"
               :step="runOut.step"
               @look="runOut.look($event)"
+              @take="wants = $event"
             />
             <RestPicker v-if="wants" v-bind="frameOf(given)" @pick="rest(wants, $event)" />
           </template>
@@ -106,14 +116,21 @@ const frameOf = (given: { frame: Frame; radius: number }) => given
         </div>
         <ProblemList :problems="all" />
         <p v-if="wants" class="pointing" role="status">
-          Press where the cue ball should come to rest after the {{ wants }}.
+          Press, or drag to, where the cue ball should come to rest after the {{ wants }}.
           <button type="button" @click="wants = null">Leave it</button>
         </p>
+        <OwnShotCard
+          v-if="shot.aiming.value"
+          use="Plan on with it"
+          :refusal="shot.refusal.value"
+          @use="shot.plan()"
+        />
         <BallCard
-          v-if="plan && runOut.planned"
+          v-else-if="plan && runOut.planned"
           :planned="runOut.planned"
           :plan="plan"
           @want="wants = $event"
+          @own="shot.begin()"
         />
       </section>
       <PlanSheet class="right" />

@@ -5,6 +5,7 @@ import { stippled } from '@/drawing/stipple'
 import type { Table } from '@/api/client'
 import { changeWords, FREE } from '@/stores/runout'
 import { changedOrder, costWords } from './changes'
+import { asFixed } from './usePlanShot'
 
 const frame = frameOf({ length: 2.54, width: 1.27 } as Table, false)
 const dots = (d: string) => (d.match(/M/g) ?? []).length
@@ -57,6 +58,15 @@ describe('changes of a plan', () => {
       'as good',
       '10 more here',
     ])
+  })
+  it('with a shot of one’s own keep the first as aimed, a later plain pot as a pot, a later bank as aimed', () => {
+    const [stroke, pot] = [
+      { aim_deg: 31.5, speed_mps: 2 },
+      { potted: '8', pocket: 'head-near', route: [], cushions: [] as string[] },
+    ]
+    expect(asFixed(stroke, pot, 0)).toEqual({ speed_mps: 2, aim_deg: 31.5 })
+    expect(asFixed(stroke, pot, 1)).toEqual({ speed_mps: 2, pot: { ball: '8', pocket: 'head-near' } })
+    expect(asFixed(stroke, { ...pot, cushions: ['foot'] }, 1)).toEqual({ speed_mps: 2, aim_deg: 31.5 })
   })
   it('move a ball of a group earlier or later, and leave the eight at its end', () => {
     expect(changedOrder(['1', '2', '3', '8'], 0, 1)).toEqual(['2', '1', '3', '8'])

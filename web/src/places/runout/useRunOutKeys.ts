@@ -1,17 +1,20 @@
 import { useBoard } from '@/board/useBoard'
 import { useNudge } from '@/board/useNudge'
 import { letterOf, useKeys } from '@/frame/keys'
+import { useOwnShotKeys } from '@/shots/useOwnShotKeys'
 import { useRunOut } from '@/stores/runout'
 
 /** The Run-out place by keyboard: arrows go through the plan, or nudge the chosen ball. */
-export function useRunOutKeys(actions: { rack: () => void; type: () => void }) {
+export function useRunOutKeys(actions: { rack: () => void; type: () => void; own: () => void }) {
   const board = useBoard()
   const runOut = useRunOut()
   const nudged = useNudge(board)
+  const aimed = useOwnShotKeys()
   const letters: Record<string, () => unknown> = {
     p: () => void runOut.ask(),
     k: runOut.keep,
     t: actions.type,
+    y: actions.own,
     n: actions.rack,
     m: () => board.run({ do: 'turn', kind: 'mirror' }),
     h: () => board.run({ do: 'turn', kind: 'half-turn' }),
@@ -21,6 +24,8 @@ export function useRunOutKeys(actions: { rack: () => void; type: () => void }) {
     const letter = letterOf(event)
     if (event.ctrlKey || event.metaKey)
       return letter === 'z' ? (event.shiftKey ? board.redo : board.undo) : undefined
+    const aim = aimed(event)
+    if (aim) return aim
     if (event.key === 'Escape') {
       return () => {
         runOut.look(null)

@@ -13,6 +13,7 @@ import KeyLabel from '@/frame/KeyLabel.vue'
 import ProblemList from '@/frame/ProblemList.vue'
 import { usePlaceMemory } from '@/frame/usePlaceMemory'
 import CompareCard from '@/shots/CompareCard.vue'
+import OwnShotCard from '@/shots/OwnShotCard.vue'
 import ShotCard from '@/shots/ShotCard.vue'
 import TimeLine from '@/shots/TimeLine.vue'
 import { useInHand } from '@/stores/inhand'
@@ -25,7 +26,6 @@ import FileDialog from './FileDialog.vue'
 import LayerBar from './LayerBar.vue'
 import LedgerSheet from './LedgerSheet.vue'
 import LineActs from './LineActs.vue'
-import OwnShotCard from './OwnShotCard.vue'
 import PlayedLine from './PlayedLine.vue'
 import PrintSheet from './PrintSheet.vue'
 import LibraryDialog from './LibraryDialog.vue'
@@ -155,7 +155,7 @@ onUnmounted(() => watcher.disconnect())
       </section>
       <LedgerSheet ref="ledger" class="right" />
       <div v-if="own.stroke" class="shot">
-        <OwnShotCard />
+        <OwnShotCard use="Weigh it beside the others" @use="own.weigh()" />
       </div>
       <div v-else-if="study.option && study.result" class="shot" :class="{ old: study.stale }">
         <CompareCard

@@ -1,13 +1,15 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { LIMITS, useOwnShot } from '@/stores/ownshot'
-import HitDiscs from '@/shots/HitDiscs.vue'
 import ProblemList from '@/frame/ProblemList.vue'
-import TipClock from '@/shots/TipClock.vue'
-import { speedWords } from '@/shots/words'
+import HitDiscs from './HitDiscs.vue'
+import TipClock from './TipClock.vue'
 import TriedAnswer from './TriedAnswer.vue'
+import { speedWords } from './words'
 
 /** One's own shot: aimed on the drawing, its tip and speed set here, answered at every change. */
+defineProps<{ use: string; refusal?: string }>()
+defineEmits<{ use: [] }>()
 const own = useOwnShot()
 const option = computed(() => own.trial?.option ?? null)
 const number = (event: Event) => Number((event.target as HTMLInputElement).value)
@@ -78,9 +80,10 @@ const number = (event: Event) => Number((event.target as HTMLInputElement).value
       <h3>What it does</h3>
       <TriedAnswer v-if="option" :option="option" />
       <ProblemList :problems="own.problems" />
+      <p v-if="option && refusal" class="muted">{{ refusal }}</p>
       <div class="acts">
-        <button type="button" class="main" :disabled="!option" @click="own.weigh()">
-          Weigh it beside the others
+        <button type="button" class="main" :disabled="!option || !!refusal" @click="$emit('use')">
+          {{ use }}
         </button>
         <button type="button" @click="own.leave()">Close</button>
       </div>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Option } from '@/api/client'
-import ShareBar from '@/shots/ShareBar.vue'
-import { percent, spread } from '@/shots/words'
+import ShareBar from './ShareBar.vue'
+import { percent, spread } from './words'
 
 /** What a shot of one's own does, by a quick look. */
 defineProps<{ option: Option }>()
