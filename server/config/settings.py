@@ -55,6 +55,7 @@ INSTALLED_APPS = [
     "studies",
     "playouts",
     "runouts",
+    "kicks",
     "records",
 ]
 MIDDLEWARE = [

@@ -1,1 +1,1 @@
-"""Studies: weighings asked, run in a worker, kept."""
+"""Run-outs: patterns asked, worked out in a worker, printed."""

@@ -17,6 +17,10 @@ class Chance:
     low: float
     high: float
 
+    def times(self, share: float) -> "Chance":
+        """The chance that this comes to when only a known share, 0..1, of it is kept."""
+        return Chance(share * self.value, share * self.low, share * self.high)
+
     def as_json(self) -> dict[str, float]:
         """Value, low and high, to five digits."""
         return {"value": round(self.value, 5), "low": round(self.low, 5), "high": round(self.high, 5)}

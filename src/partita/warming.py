@@ -15,8 +15,10 @@ from partita.files.layout_file import read
 from partita.games.opening import broken
 from partita.games.question import Question
 from partita.games.referee import address_of_judge
+from partita.games.situation import Situation
 from partita.kernels import stages
 from partita.kernels.stages import STAGES
+from partita.kicks.ways import KickRequest, find_ways
 from partita.physics.simulate import address_of_run, simulate
 from partita.physics.stroke import Stroke
 from partita.physics.travel import lengths_travelled
@@ -25,6 +27,7 @@ from partita.playing.playout import play_out
 from partita.runout.pattern import Pattern, RunOutRequest, work_out
 from partita.table.spec import TableSpec
 from partita.telling.drawing import draw
+from partita.telling.kicks import look_at
 from partita.telling.runout import run_out_of
 from partita.telling.study import study_of
 from partita.telling.trial import try_stroke
@@ -36,12 +39,17 @@ from partita.weighing.weigh import WeighRequest, weigh
 # Who compiles what, in this order.
 LANES = (("simulator", "weighing", "runs"), ("rules", "glance", "racks"))
 _BALLS = {"cue": [2, 1], "8": [5, 3], "9": [6, 2]}
+# The 8 stands between the cue ball and the 7.
+_HOOKED = {"cue": [2, 1], "7": [5, 1], "8": [3, 1], "9": [6, 3]}
 _LEAGUE = PRESETS["league"]
 
 
 def _situation(**situation: object) -> Question:
-    document = {"format": "partita-layout", "version": 1, "balls": _BALLS, "situation": situation}
-    return Question(read(document).situation, _LEAGUE, _LEAGUE)
+    return Question(_situation_of(_BALLS, **situation), _LEAGUE, _LEAGUE)
+
+
+def _situation_of(balls: dict[str, list[int]], **situation: object) -> Situation:
+    return read({"format": "partita-layout", "version": 1, "balls": balls, "situation": situation}).situation
 
 
 def _simulator() -> None:
@@ -58,6 +66,9 @@ def _weighing() -> None:
     study_of(last)
     draw(small, stroke)
     try_stroke(small, stroke)
+    kicked = KickRequest(_situation_of(_HOOKED), _LEAGUE, _LEAGUE, samples=50)
+    *_, kicks = find_ways(kicked)
+    look_at(kicked, kicks.ways[0].option.stroke)
     list_options(small)
     broken("nine-ball", 1)
 

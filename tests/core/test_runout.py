@@ -184,6 +184,12 @@ class Plans(unittest.TestCase):
             (pattern.plan[0].shot.stroke.speed_mps, pattern.plan[0].shot.stroke.height, pattern.plan[0].shot.pocket),
             (3.1, -0.3, POCKETS.index(pocket)),
         )
+        # It costs the whole plan what it costs there, which the maps do not know.
+        later = planned(THREE, coarse=True, strokes={"8": Wish("8", 4.0, pocket="head-far")})
+        self.assertLess(later.plan[1].kept[0], 1.0)
+        self.assertAlmostEqual(
+            later.plan[0].shot.clear.value, later.plan[1].kept[0] * best.plan[0].shot.clear.value, places=6
+        )
         # The rest is planned from where this one leaves the cue ball.
         self.assertGreater(float(np.linalg.norm(pattern.plan[1].cue - best.plan[1].cue)), 0.05)
         self.assertRegex(" ".join(run_out_of(pattern).notes), "own shot does not pot the 8")

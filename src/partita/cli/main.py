@@ -12,6 +12,7 @@ COMMANDS = {
     "options": "the options of a layout file, in any game, named but not weighed",
     "weigh": "rank the options of a layout file",
     "runout": "the whole pattern planned ball by ball: pockets, strokes, places, and the chance to run out",
+    "kick": "the ways to a hidden ball: chance of a good hit, the sum, what the table asks of it",
     "playout": "whole racks played by both players: the rack chance and its interval",
     "sheet": "a layout file as a PDF for print, with ring marks",
     "table-fit": "settings of a table from rolls, lags and stop shots",

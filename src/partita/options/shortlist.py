@@ -10,7 +10,7 @@ from partita.players.stroke_model import AIM, SIGHT
 # Attacks with less of a chance to go in, by their room for error, are left out where there is anything else; and no
 # kick is by more cushions than these: for who cannot, and for who can hit his ball straight.
 _LEAST_CHANCE, _FEWEST_ATTACKS = 0.06, 6
-_MOST_CUSHIONS, _MOST_FREE_CUSHIONS, _ESCAPES_EACH = 4, 2, 3
+_MOST_CUSHIONS, _MOST_FREE_CUSHIONS, _ESCAPES_EACH = 5, 2, 3
 
 
 def chance_to_go_in(option: Option, shooter: Floats) -> float:

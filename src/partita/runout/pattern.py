@@ -18,11 +18,11 @@ from partita.lines.in_hand import places_in_hand, rail_cost
 from partita.physics.stroke import Stroke, check_stroke
 from partita.playing.playout import Start, start_of
 from partita.runout.breaking import Opener, openers
+from partita.runout.fixed import Fixed, Own
 from partita.runout.maps import COARSE, FINE, Asked, Level, any_pocket, fill
 from partita.runout.orders import best_order
-from partita.runout.own_shot import Fixed, Own
 from partita.runout.places_in_hand import spread_out, worth_by_map
-from partita.runout.plan import Planned, plan_from
+from partita.runout.plan import Planned, carried_back, plan_from
 from partita.runout.shots import FIRST, SETTLED, best_from, plan_desk
 from partita.runout.steps import Steps, check_order, order_given, steps_of
 from partita.runout.zones import worth_at
@@ -158,14 +158,12 @@ def _allowed(steps: Steps, pockets: dict[str, str]) -> NDArray[np.bool_]:
 
 
 def _pattern(request: RunOutRequest, asked: Asked, maps: PlaceMaps, level: Level) -> Pattern:
-    start, in_hand = asked.start, None
+    start, in_hand, fixed = asked.start, None, Fixed(request.rests, request.strokes)
     cue = start.places[0]
     if request.situation.in_hand != "none":
         in_hand = places_worth(request, asked, maps, _PLACES_PLAYED if level is FINE else _PLACES_PLAYED // 3)
         cue = in_hand.best[0].place
-    plan = tuple(
-        plan_from(asked, maps, cue, Fixed(request.rests, request.strokes), SETTLED if level is FINE else FIRST)
-    )
+    plan = carried_back(tuple(plan_from(asked, maps, cue, fixed, SETTLED if level is FINE else FIRST)))
     dead = tuple(
         name for k, name in enumerate(asked.steps.order) if maps.clear[0, k].max() < _REACHABLE and _closed(maps, k)
     )

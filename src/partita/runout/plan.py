@@ -18,8 +18,8 @@ from partita.physics.stroke import Stroke
 from partita.physics.trace import path_of
 from partita.playing.desk import Desk
 from partita.playing.playout import Start
+from partita.runout.fixed import Fixed, own_candidate
 from partita.runout.maps import Asked
-from partita.runout.own_shot import Fixed, own_candidate
 from partita.runout.places import think
 from partita.runout.shots import (
     FRESH_SEED,
@@ -58,6 +58,7 @@ class Planned:
     path, ball_path : (k, 2) m, of both balls without error; enters_rad : angle of the cue ball's last path with the
         next ball's line, None for the last ball
     places, in_play : of all balls before it; own : whether it is the player's own shot, None where he asked for none
+    kept : what of the chances to run out and to win the best free choice gives is kept by what is fixed here, 0..1
     """
 
     step: int
@@ -76,6 +77,7 @@ class Planned:
     places: Floats
     in_play: NDArray[np.int8]
     own: bool | None
+    kept: tuple[float, float]
 
 
 def plan_from(asked: Asked, maps: PlaceMaps, cue: Floats, fixed: Fixed, effort: Effort) -> Iterator[Planned]:
@@ -150,11 +152,11 @@ def _planned(
         order = [len(tried) - 1, *order]
     if not order:
         return None
-    best = bench.shot(finalists[order[0]], FRESH_SEED, effort.fresh)
-    rack = best.worth
-    if asked.solo:
-        glancing.candidates[finalists[order[0]]] = desk.candidates[finalists[order[0]]]
-        rack = replace(bench, desk=glancing).shot(finalists[order[0]], FRESH_SEED, effort.fresh).worth
+    best, rack = _estimated(asked, bench, glancing, finalists[order[0]], effort)
+    kept = (1.0, 1.0)
+    if chosen is not None and len(order) > 1:
+        free, free_rack = _estimated(asked, bench, glancing, finalists[order[1]], effort)
+        kept = _share(best.clear, free.clear), _share(rack, free_rack)
     others = [tried[k] for k in order[1:] if tried[k].pocket != best.pocket]
     first_of = {shot.pocket: shot for shot in reversed(others)}
     back, rolls = _back_or_on(tried, zones[step], following, places[0])
@@ -167,8 +169,32 @@ def _planned(
         back=back, rolls=rolls, rack=rack, zone=zones[step],
         safer=float(safety) if not asked.solo and safety > best.worth.value else None,
         path=paths[0], ball_path=paths[1], enters_rad=_enters(paths[0], following),
-        places=places.copy(), in_play=in_play.copy(), own=own,
+        places=places.copy(), in_play=in_play.copy(), own=own, kept=kept,
     )  # fmt: skip
+
+
+def _estimated(asked: Asked, bench: Bench, glancing: Desk, candidate: int, effort: Effort) -> tuple[Shot, Chance]:
+    """A candidate with fresh draws, and the rack chance with it, by a glance where only running out counts."""
+    shot = bench.shot(candidate, FRESH_SEED, effort.fresh)
+    if not asked.solo:
+        return shot, shot.worth
+    glancing.candidates[candidate] = bench.desk.candidates[candidate]
+    return shot, replace(bench, desk=glancing).shot(candidate, FRESH_SEED, effort.fresh).worth
+
+
+def _share(chosen: Chance, free: Chance) -> float:
+    return min(1.0, chosen.value / free.value) if free.value > 0.0 else 1.0
+
+
+def carried_back(plan: tuple[Planned, ...]) -> tuple[Planned, ...]:
+    """What is fixed at a ball costs the balls before it too: the maps, which know only free choices, do not say so."""
+    clear, rack, found = 1.0, 1.0, []
+    for planned in reversed(plan):
+        worth = planned.shot.worth.times(rack if planned.shot.worth == planned.rack else clear)
+        shot = replace(planned.shot, clear=planned.shot.clear.times(clear), worth=worth)
+        found.append(replace(planned, shot=shot, rack=planned.rack.times(rack)))
+        clear, rack = clear * planned.kept[0], rack * planned.kept[1]
+    return tuple(reversed(found))
 
 
 def _asked_for(

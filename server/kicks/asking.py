@@ -1,0 +1,44 @@
+"""Asking: a question for ways is checked, written down and queued; and one kick is looked at, at once."""
+
+from typing import Any
+
+from django.db import transaction
+
+from kicks.models import Kick
+from kicks.questions import kept_question
+from kicks.tasks import find_kick_ways
+from kicks.trying import tries_on
+from partita.files import layout_file
+from partita.kicks.ways import KickRequest, seated
+from partita.physics.stroke import Stroke
+from partita.telling.kick_documents import KickLookDocument
+from partita.telling.kicks import look_at
+from profiles.services import stroke_model_named
+from work.models import ACTIVE, Status
+
+
+def _request(
+    owner: Any, document: dict[str, Any], me: str, them: str, target: str
+) -> tuple[layout_file.LayoutFile, KickRequest]:
+    file = layout_file.read(document)
+    players = stroke_model_named(owner, me), stroke_model_named(owner, them)
+    return file, KickRequest(file.situation, *players, target)
+
+
+def ask(owner: Any, document: dict[str, Any], me: str, them: str, target: str) -> Kick:
+    """Check a question, supersede the owner's running ones, and queue it: all of that or nothing."""
+    file, request = _request(owner, document, me, them, target)
+    seated(request)
+    with transaction.atomic():
+        Kick.objects.filter(owner=owner, status__in=ACTIVE).update(status=Status.STOPPING)
+        found = Kick.objects.create(owner=owner, question=kept_question(request, file, {"me": me, "them": them}))
+        find_kick_ways.defer(kick_id=found.pk)
+    return found
+
+
+def looked_at(
+    owner: Any, document: dict[str, Any], players: tuple[str, str], target: str, stroke: Stroke, quick: bool
+) -> KickLookDocument:
+    """One kick, a way or a stroke of one's own, looked at closely; nothing is kept."""
+    file, request = _request(owner, document, *players, target)
+    return look_at(request, stroke, tries_on(owner, file.situation.layout.table), quick)
