@@ -11,6 +11,7 @@ from accounts.current import account
 from config.documents import LayoutDocument, TableDocument
 from config.responses import pdf_response
 from kicks import asking, trying
+from kicks.asking import Meant
 from kicks.models import Kick, KickTry
 from partita.files.layout_file import read_table
 from partita.kicks.tries import Try
@@ -39,8 +40,9 @@ class KickIn(Schema):
 
 
 class LookIn(KickIn):
-    """A kick to look at; `quick` while it is dragged."""
+    """A kick to look at; `quick` while it is dragged. route : the way that is meant, empty: the stroke's own."""
 
+    route: list[str] = Field(default_factory=list, max_length=8)
     stroke: StrokeDocument
     quick: bool = False
 
@@ -151,8 +153,8 @@ def look(request: HttpRequest, body: LookIn) -> KickLookDocument:
     """One kick looked at closely: its sum, what the table asks of it, its window; nothing is kept."""
     need("weighing")
     stroke = Stroke(**body.stroke.model_dump())
-    players = (body.me, body.them)
-    return asking.looked_at(account(request), body.document.root, players, body.target, stroke, body.quick)
+    meant = Meant(body.target, stroke, tuple(body.route), body.quick)
+    return asking.looked_at(account(request), body.document.root, (body.me, body.them), meant)
 
 
 @router.get("/kicks/{int:kick_id}", response=KickOut)

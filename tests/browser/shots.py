@@ -55,6 +55,16 @@ def _plan(page: Page) -> None:
     page.wait_for_timeout(300)
 
 
+def _kick(page: Page) -> None:
+    """The demo's hooked layout on the Kicks page, its best way looked at closely."""
+    page.get_by_role("link", name="Kicks").click()
+    page.get_by_role("button", name="Clear").click()
+    page.get_by_role("button", name="Try it on").click()
+    page.get_by_text("settled in").wait_for(timeout=60_000)
+    page.get_by_label("The window").wait_for()
+    page.wait_for_timeout(600)
+
+
 def _take(page: Page, name: str) -> None:
     page.screenshot(path=FOLDER / f"{name}.png", animations="disabled")
 

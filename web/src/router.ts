@@ -1,5 +1,7 @@
 import { createRouter, createWebHistory } from 'vue-router'
 import { rememberPlaces } from './frame/places'
+import { KICKS_KEYS } from './places/kicks/kicksKeys'
+import KicksPlace from './places/kicks/KicksPlace.vue'
 import PlayersPlace from './places/players/PlayersPlace.vue'
 import RunOutPlace from './places/runout/RunOutPlace.vue'
 import { RUN_OUT_KEYS } from './places/runout/runOutKeys'
@@ -28,6 +30,12 @@ export const router = createRouter({
       name: 'runout',
       component: RunOutPlace,
       meta: { place: 'runout', keys: RUN_OUT_KEYS },
+    },
+    {
+      path: '/kicks/:kickId(\\d+)?',
+      name: 'kicks',
+      component: KicksPlace,
+      meta: { place: 'kicks', keys: KICKS_KEYS },
     },
     { path: '/players', name: 'players', component: PlayersPlace, meta: { place: 'players' } },
     { path: '/:rest(.*)*', redirect: '/' },

@@ -16,11 +16,14 @@ from partita.players.executions import standard_draws
 from partita.weighing.rater import Rater
 
 Floats = NDArray[np.float64]
+Route = tuple[str, ...]
 # The stroke's neighbours in aim: looked for this far to either side, rad, in so many steps; then so many numbers are
 # played over the window and the same again to either side of it.
 _WIDE_RAD, _LOOKED = 0.2, 161
-PLAYED = 61
+PLAYED = 49
 _ERRORS, _SEED = 200, 61_003
+# What a number leaves is the mean over so many strokes aimed exactly there, with the player's speed and tip.
+LEAVES = 8
 
 
 @dataclass(frozen=True)
@@ -30,7 +33,7 @@ class Window:
     low, high : the edges of the stretch about the stroke's own number that meets the target first by the same route
     numbers : (p,); legal : (p,) bool, no foul; met : (p,) bool, the target first, by the route
     fullness : (p,) 0..1 where it is met; side : (p,) 1 its left as the shooter sees it, -1 its right
-    value : (p,) rack chance after each, played without error
+    value : (p,) rack chance after strokes aimed there with the player's own errors of speed and tip
     mean, deviation : where the player's own strokes are really aimed, as numbers
     """
 
@@ -54,9 +57,14 @@ class Window:
         return float(np.mean((spread >= min(self.low, self.high)) & (spread <= max(self.low, self.high))))
 
 
-def window_of(rater: Rater, target: int, option: Option, played: int = PLAYED) -> Window | None:
-    """The window of an option; None where it has no first rail (off a jaw, a swerve)."""
-    route = option.intention.route
+def window_of(
+    rater: Rater, target: int, option: Option, route: Route, played: int = PLAYED, leaves: int = LEAVES
+) -> Window | None:
+    """The window of a route for an option's stroke, near its aim; None where there is none (off a jaw, by no rail).
+
+    route : by which the target is to be met, whether the option itself does or not
+    played : numbers along the rail; leaves : strokes at each of them
+    """
     if not route or route[0].startswith("jaw"):
         return None
     scene, cue = rater.scene, rater.places[0]
@@ -82,11 +90,24 @@ def window_of(rater: Rater, target: int, option: Option, played: int = PLAYED) -
         numbers=np.array([rail.read_aim(cue, float(aim)) for aim in rows[:, 0]]),
         legal=(code != FOUL) & (code != LOST), met=met, fullness=fullness,
         # A positive cut sends the target to the left of the line: its right side was hit.
-        side=-np.sign(cut), value=rater.clean_values(reading), mean=float(errors.mean()), deviation=float(errors.std()),
+        side=-np.sign(cut), value=_leaves(rater, option, rows, leaves), mean=float(errors.mean()),
+        deviation=float(errors.std()),
     )  # fmt: skip
 
 
-def _edges(rater: Rater, target: int, route: tuple[str, ...], row: Floats) -> tuple[float, float] | None:
+def _leaves(rater: Rater, option: Option, rows: Floats, count: int) -> Floats:
+    """(p,) mean rack chance of strokes aimed as in rows (p, 5), with the player's own speed and tip."""
+    draws = standard_draws(_SEED, count)
+    # Aim and sight are what the numbers themselves stand for.
+    draws[:, [0, 4]] = 0.0
+    executed = rater.executions_of(option, draws)
+    turned = np.repeat(executed[None], len(rows), axis=0)
+    turned[:, :, 0] += (rows[:, 0] - rows_of([option.stroke])[0, 0])[:, None]
+    values = rater.clean_values(rater.scene.play(turned.reshape(-1, 5)))
+    return np.asarray(values.reshape(len(rows), count).mean(axis=1))
+
+
+def _edges(rater: Rater, target: int, route: Route, row: Floats) -> tuple[float, float] | None:
     """The aims, rad, between which about the stroke's own the target is met by the route."""
     aims = row[0] + np.linspace(-_WIDE_RAD, _WIDE_RAD, _LOOKED)
     met = np.isfinite(cuts(rater.scene, target, route, row[None], aims[None])[0])

@@ -92,7 +92,7 @@ class KicksDocument(Document):
     straight: list[KickWayDocument]
 
 
-class WindowPointDocument(Document):
+class KickPointDocument(Document):
     """One number of a window: what a stroke aimed there, played without error, does, and the rack chance after it."""
 
     number: Number
@@ -103,7 +103,7 @@ class WindowPointDocument(Document):
     value: Share
 
 
-class WindowDocument(Document):
+class KickWindowDocument(Document):
     """The window along the first rail; number : the stroke's own; mean, deviation, inside : of the player's aim."""
 
     rail: str
@@ -111,7 +111,7 @@ class WindowDocument(Document):
     number: Number
     low: Number
     high: Number
-    points: list[WindowPointDocument]
+    points: list[KickPointDocument]
     mean: Number
     deviation: Number
     inside: Share
@@ -148,15 +148,16 @@ class CorrectionDocument(Document):
 
 
 class KickLookDocument(Document):
-    """One kick looked at closely: the stroke as it is tried, its drawing, its sum, window and stick."""
+    """One kick looked at closely: the stroke as it is tried, its drawing; sum, window and stick of the way meant."""
 
+    route: list[str]
     option: OptionDocument
     good_hit: Interval
     drawing: DrawingDocument
     number: Number | None
     sum: SumDocument
     correction: CorrectionDocument | None
-    window: WindowDocument | None
+    window: KickWindowDocument | None
     stick: StickDocument | None
 
 

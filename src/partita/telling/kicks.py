@@ -12,7 +12,6 @@ from partita.kicks.strokes import WorkedOut, worked_out
 from partita.kicks.tries import KINDS, Try
 from partita.kicks.ways import KickRequest, Kicks, good_hit, seated
 from partita.kicks.window import Window, window_of
-from partita.options.option import Option
 from partita.options.watch import with_watch
 from partita.physics.stroke import Stroke, check_stroke
 from partita.players.executions import standard_draws
@@ -27,15 +26,15 @@ from partita.telling.kick_documents import (
     CorrectionDocument,
     CushionDocument,
     KickLookDocument,
+    KickPointDocument,
     KicksDocument,
     KickWayDocument,
+    KickWindowDocument,
     PlayedDocument,
     StickDocument,
     StretchDocument,
     SumDocument,
     TriesDocument,
-    WindowDocument,
-    WindowPointDocument,
 )
 from partita.telling.study import line_of
 from partita.weighing.rater import Rater
@@ -45,6 +44,8 @@ from partita.weighing.weighed import Weighed
 Route = tuple[str, ...]
 # A look at one kick: executions, and how many of them are drawn; other draws than those by which ways are picked.
 _SAMPLES, _FAN, _SEED = 160, 40, 50_023
+# Numbers of a window that is dragged, and strokes at each.
+_QUICK_WINDOW = (33, 2)
 
 
 def kicks_of(kicks: Kicks, tries: Sequence[Try] = (), seconds: float = 0.0) -> KicksDocument:
@@ -66,9 +67,13 @@ def kicks_of(kicks: Kicks, tries: Sequence[Try] = (), seconds: float = 0.0) -> K
     )
 
 
-def look_at(request: KickRequest, stroke: Stroke, tries: Sequence[Try] = (), quick: bool = False) -> KickLookDocument:
-    """One kick at a ball looked at closely; quick : while it is dragged, with fewer executions and no stick.
+def look_at(
+    request: KickRequest, stroke: Stroke, tries: Sequence[Try] = (), route: Route = (), quick: bool = False
+) -> KickLookDocument:
+    """One kick at a ball looked at closely.
 
+    route : the way that is meant, where the stroke, aimed by hand, may go another; empty: the stroke's own
+    quick : while it is dragged, with fewer executions and no stick
     Raises `Refused` for a stroke that cannot be played and for what cannot be kicked at.
     """
     check_stroke(stroke)
@@ -76,16 +81,18 @@ def look_at(request: KickRequest, stroke: Stroke, tries: Sequence[Try] = (), qui
     teller = _Teller(rater, target, tries)
     (option,) = with_watch(rater.scene, [read_stroke(rater, stroke, "own")], float(rater.shooter[AIM]))
     line = Weighed(option, rater.sample(option, standard_draws(_SEED, _SAMPLES // 2 if quick else _SAMPLES)))
-    window = window_of(rater, target, option)
+    meant = route or option.intention.route
+    window = window_of(rater, target, option, meant, *(_QUICK_WINDOW if quick else ()))
     stick = None if quick else stick_of(rater.scene, target, option)
-    found = teller.worked(option.intention.route)
+    found = teller.worked(meant)
     return KickLookDocument(
         option=line_of(rater, line),
         good_hit=good_hit(line.samples),  # type: ignore[arg-type]
         drawing=draw_on(rater, option, _SEED, _FAN // 2 if quick else _FAN),
-        number=teller.number(option),
-        sum=teller.sum(option.intention.route),
-        correction=teller.correction(option.intention.route) if found else None,
+        route=list(meant),
+        number=teller.number(option.stroke, meant),
+        sum=teller.sum(meant),
+        correction=teller.correction(meant) if found else None,
         window=_window(window) if window else None,
         stick=None if stick is None else StickDocument(
             off_rail_deg=float(np.degrees(stick.off_rail_rad)), turns_deg=float(np.degrees(stick.turns_rad)),
@@ -168,23 +175,22 @@ class _Teller:
         number, half = corrected(found.sum, route, self.rater.places[0], one)
         return _correction(one, number, half, number - found.sum.aim)
 
-    def number(self, option: Option) -> float | None:
-        route = option.intention.route
+    def number(self, stroke: Stroke, route: Route) -> float | None:
         if not route or route[0].startswith("jaw"):
             return None
         cue = self.rater.places[0]
         rail = first_rail(self.rater.scene.table, route, cue, self.rater.places[self.target])
-        return _known(rail.read_aim(cue, float(np.radians(option.stroke.aim_deg))))
+        return _known(rail.read_aim(cue, float(np.radians(stroke.aim_deg))))
 
     def way(self, line: Weighed, with_window: bool) -> KickWayDocument:
         option, route = line.option, line.option.intention.route
-        window = window_of(self.rater, self.target, option) if with_window else None
+        window = window_of(self.rater, self.target, option, route, 3, 1) if with_window else None
         found, correction = self.worked(route), self.correction(route)
         return KickWayDocument(
             **line_of(self.rater, line).model_dump(),
             good_hit=good_hit(line.samples),
             foul_cost=_foul_cost(line.samples),
-            number=self.number(option),
+            number=self.number(option.stroke, route),
             sum=self.sum(route),
             simulated_first_rail=found.advised.number if found else None,
             correction=correction.first_rail - found.sum.aim if found and correction else None,
@@ -202,13 +208,13 @@ def _foul_cost(samples: Samples) -> float | None:
     return float(samples.value[~fouls].mean() - samples.value[fouls].mean()) if 0 < fouls.sum() < len(fouls) else None
 
 
-def _window(window: Window) -> WindowDocument:
-    return WindowDocument(
+def _window(window: Window) -> KickWindowDocument:
+    return KickWindowDocument(
         rail=window.rail.cushion, counted_from=window.rail.counted_from, number=window.number, low=window.low,
         high=window.high, mean=window.mean, deviation=window.deviation, inside=window.inside,
         words=words.window_words(window),
         points=[
-            WindowPointDocument(
+            KickPointDocument(
                 number=float(window.numbers[k]), met=bool(window.met[k]), legal=bool(window.legal[k]),
                 fullness=float(window.fullness[k]), value=float(window.value[k]),
                 side="left" if window.side[k] > 0 else "right" if window.side[k] < 0 else "",

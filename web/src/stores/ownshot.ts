@@ -9,20 +9,27 @@ const FIRST: Stroke = { aim_deg: 0, speed_mps: 1.6, side: 0, height: 0, elevatio
 /** What a cue can do: the tip stays on the ball, R from its centre. */
 export const LIMITS = { tip: 0.49, slowest: 0.2, fastest: 8, steepest: 60 }
 
+/** A shot of another page's: the layout, where it is not the board's, and the way of trying it, where that is another. */
+export interface Elsewhere {
+  place: 'runout' | 'kicks'
+  document?: LayoutDocument
+  attempt?: (stroke: Stroke) => Promise<Trial>
+}
+
 /** The user's own shot while it is being set: tried at every change, then weighed beside the others. */
 export const useOwnShot = defineStore('own-shot', () => {
   const board = useSharedBoard()
   const study = useStudy()
   const stroke = ref<Stroke | null>(null)
-  /** Where it is played, when that is not the board as it lies: a ball of a plan. */
-  const elsewhere = ref<LayoutDocument | null>(null)
+  /** Whose shot it is when it is not the Table page's: where it is played, and how it is tried. */
+  const elsewhere = ref<Elsewhere | null>(null)
   const trial = ref<Trial | null>(null)
   const problems = ref<Problem[]>([])
   let asked = 0
   let busy = false
 
   /** Begin with a given stroke, with the chosen line's where there is one that still fits, else straight at a ball. */
-  function begin(given?: Stroke, there: LayoutDocument | null = null) {
+  function begin(given?: Stroke, there: Elsewhere | null = null) {
     elsewhere.value = there
     const from = given ?? (study.stale ? null : study.option?.stroke)
     stroke.value = from ? { ...from } : { ...FIRST, aim_deg: atSomeBall() }
@@ -47,6 +54,11 @@ export const useOwnShot = defineStore('own-shot', () => {
     set({ side: round(side * fit), height: round(height * fit) })
   }
   const round = (v: number) => Math.round(v * 100) / 100
+  function tried(stroke: Stroke): Promise<Trial> {
+    const { me, them } = board.scene
+    const body = { document: elsewhere.value?.document ?? board.document, me, them, stroke }
+    return answered(api.POST('/api/strokes', { body }))
+  }
   /** One question at a time; what changed meanwhile is asked next. */
   async function attempt() {
     asked += 1
@@ -55,9 +67,7 @@ export const useOwnShot = defineStore('own-shot', () => {
     try {
       while (stroke.value) {
         const mine = asked
-        const { me, them } = board.scene
-        const body = { document: elsewhere.value ?? board.document, me, them, stroke: stroke.value }
-        const found = await answered(api.POST('/api/strokes', { body }))
+        const found = await (elsewhere.value?.attempt ?? tried)(stroke.value)
         if (stroke.value) trial.value = found
         problems.value = []
         if (mine === asked) break

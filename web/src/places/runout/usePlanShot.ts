@@ -8,7 +8,7 @@ export function usePlanShot() {
   const own = useOwnShot()
   const runOut = useRunOut()
   /** A shot that is aimed on the Table page stays there. */
-  const aiming = computed(() => (own.elsewhere ? own.stroke : null))
+  const aiming = computed(() => (own.elsewhere?.place === 'runout' ? own.stroke : null))
   const drawing = computed(() => (aiming.value ? (own.trial?.drawing ?? null) : null))
   const refusal = computed(() => {
     const ball = runOut.planned?.ball
@@ -16,7 +16,7 @@ export function usePlanShot() {
   })
   function begin() {
     const planned = runOut.planned
-    if (planned) own.begin(planned.stroke, runOut.layoutAt(planned))
+    if (planned) own.begin(planned.stroke, { place: 'runout', document: runOut.layoutAt(planned) })
   }
   function plan() {
     const [planned, option] = [runOut.planned, own.trial?.option]
@@ -25,7 +25,7 @@ export function usePlanShot() {
     own.leave()
     void runOut.ask({ strokes: { ...runOut.fixed.strokes, [planned.ball]: stroke } })
   }
-  onDeactivated(() => own.elsewhere && own.leave())
+  onDeactivated(() => own.elsewhere?.place === 'runout' && own.leave())
   return { aiming, drawing, refusal, begin, plan, set: own.set }
 }
 

@@ -1,0 +1,240 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { computed, ref } from 'vue'
+import { useGuarded } from '@/api/guarded'
+import type { Stroke } from '@/api/client'
+import BoardTable from '@/board/BoardTable.vue'
+import type { Place } from '@/board/document'
+import PlaceLine from '@/board/PlaceLine.vue'
+import SceneStrip from '@/board/SceneStrip.vue'
+import SetupTools from '@/board/SetupTools.vue'
+import { useSharedBoard } from '@/board/useBoard'
+import { useSaying } from '@/board/useSaying'
+import type { Frame } from '@/drawing/frame'
+import KickLayer from '@/drawing/KickLayer.vue'
+import PlacePicker from '@/drawing/PlacePicker.vue'
+import FrameActs from '@/frame/FrameActs.vue'
+import KeyLabel from '@/frame/KeyLabel.vue'
+import ProblemList from '@/frame/ProblemList.vue'
+import { usePlaceMemory } from '@/frame/usePlaceMemory'
+import OwnShotCard from '@/shots/OwnShotCard.vue'
+import { chanceWords } from '@/shots/words'
+import { useKicks } from '@/stores/kicks'
+import type { Layer } from '@/stores/layers'
+import { useSession } from '@/stores/session'
+import { useTries } from '@/stores/tries'
+import { aimBetween, placeOf } from './rails'
+import StickCard from './StickCard.vue'
+import SumCard from './SumCard.vue'
+import TriesCard from './TriesCard.vue'
+import { tryOf } from './tryOf'
+import { useKickAim } from './useKickAim'
+import { useKicksAddress } from './useKicksAddress'
+import { useKicksKeys } from './useKicksKeys'
+import WaysSheet from './WaysSheet.vue'
+import WindowChart from './WindowChart.vue'
+
+const emit = defineEmits<{ keys: [] }>()
+const board = useSharedBoard()
+const kicks = useKicks()
+const tries = useTries()
+const session = useSession()
+const line = ref<InstanceType<typeof PlaceLine> | null>(null)
+const { problems, guarded } = useGuarded()
+const { problems: misheard, say, rack } = useSaying()
+useKicksAddress(guarded)
+usePlaceMemory()
+
+const aim = useKickAim()
+const look = computed(() => (kicks.stale ? null : kicks.look))
+const all = computed(() => [...problems.value, ...misheard.value, ...kicks.problems])
+const table = computed(() => session.geometryOf(board.document.table))
+const rail = computed(() => look.value?.window?.rail ?? look.value?.sum.rail ?? null)
+const countedFrom = computed(() => look.value?.window?.counted_from ?? look.value?.sum.counted_from ?? null)
+const rackWords = computed(() => chanceWords(board.document.game))
+/** Whether the player's tries are drawn, and where all balls come to rest. */
+const drawn = ref(false)
+const shown = computed<Record<Layer, boolean>>(() => ({
+  fan: drawn.value, rests: drawn.value, shadows: false, window: false, scratches: false, positions: false, hand: false,
+})) // prettier-ignore
+
+/** Aim at a number of the first rail, from where the cue ball lies. */
+function aimAt(number: number) {
+  const { cue } = board.document.balls
+  if (!cue || !table.value || !rail.value || !countedFrom.value) return
+  const to = placeOf(rail.value, countedFrom.value, number, table.value)
+  const aim_deg = aimBetween(cue, to, table.value)
+  const stroke = aim.aiming.value ?? (look.value?.option.stroke as Stroke | undefined)
+  if (!stroke) return
+  if (aim.aiming.value) aim.set({ aim_deg })
+  else aim.begin({ ...stroke, aim_deg })
+}
+
+/** A try is being logged: the next press on a rail says where the ball arrived. */
+const logging = ref(false)
+const layout = ref<HTMLElement | null>(null)
+function log() {
+  logging.value = canLog.value && !logging.value
+  logWords.value = ''
+  if (logging.value) layout.value?.scrollIntoView({ block: 'start' })
+}
+const logWords = ref('')
+async function arrived(at: Place) {
+  const { cue } = board.document.balls
+  const [found, number] = [look.value, look.value?.number]
+  if (!found || !cue || number == null) return
+  const tried = tryOf(found, cue, at, number)
+  if (typeof tried === 'string') {
+    logWords.value = tried
+    return
+  }
+  logging.value = false
+  logWords.value = ''
+  if (await tries.log(tried)) await kicks.closely(found.option.stroke as Stroke)
+}
+function leave(): boolean {
+  const was = logging.value
+  logging.value = false
+  logWords.value = ''
+  return aim.leave() || was
+}
+const canLog = computed(() => look.value?.number != null)
+async function newRack() {
+  leave()
+  kicks.close()
+  await rack()
+}
+useKicksKeys({
+  rack: () => void newRack(),
+  type: () => line.value?.focus(),
+  aim: () => (aim.aiming.value ? aim.leave() : kicks.way && aim.begin()),
+  draw: () => (drawn.value = !drawn.value),
+  log,
+  leave,
+})
+const frameOf = (given: { frame: Frame; radius: number }) => given
+</script>
+
+<template>
+  <div class="place">
+    <SceneStrip>
+      <template #acts>
+        <span class="rare"><FrameActs @keys="emit('keys')" /></span>
+        <Button v-if="kicks.running" label="Stop" variant="outlined" class="go" @click="kicks.stop()" />
+        <Button v-else class="go" @click="kicks.ask()"><KeyLabel label="Find" letter="F" /></Button>
+      </template>
+    </SceneStrip>
+    <main class="work">
+      <h1 class="visually-hidden">Kicks: {{ board.name || 'untitled layout' }}</h1>
+      <section ref="layout" class="left" aria-label="The layout with the way">
+        <BoardTable
+          :drawing="look?.drawing ?? null"
+          :in-hand="null"
+          :worth="[]"
+          :shown="shown"
+          :time="null"
+          :aim-deg="aim.aiming.value?.aim_deg ?? null"
+          @aim="aim.set({ aim_deg: $event })"
+        >
+          <template #over="given">
+            <KickLayer
+              v-if="look && table"
+              v-bind="frameOf(given)"
+              :sum="look.sum"
+              :window="look.window"
+              :number="look.number"
+              :rail="rail"
+              :counted-from="countedFrom"
+              :table="table"
+            />
+            <PlacePicker v-if="logging" :frame="given.frame" @pick="arrived" />
+          </template>
+        </BoardTable>
+        <p v-if="logging" class="pointing" role="status">
+          {{ logWords || 'Strike the cue ball alone, as aimed; then press the rail where it arrived.' }}
+          <button type="button" @click="leave()">Leave it</button>
+        </p>
+        <div class="under">
+          <PlaceLine ref="line" :say="say" />
+          <SetupTools @rack="newRack">
+            <Button
+              variant="text"
+              size="small"
+              :disabled="!look"
+              :aria-pressed="drawn"
+              title="Draw the player’s tries, and where all balls come to rest (E)"
+              @click="drawn = !drawn"
+              ><KeyLabel label="Tries" letter="E"
+            /></Button>
+            <Button
+              variant="text"
+              size="small"
+              :disabled="!kicks.way"
+              :aria-pressed="!!aim.aiming.value"
+              title="Aim by hand: drag on the cloth, or along the window (Y)"
+              @click="aim.aiming.value ? aim.leave() : aim.begin()"
+              ><KeyLabel label="My aim" letter="Y"
+            /></Button>
+          </SetupTools>
+        </div>
+        <ProblemList :problems="all" />
+      </section>
+      <WaysSheet class="right" />
+      <section class="more" aria-label="The way looked at closely">
+        <OwnShotCard v-if="aim.aiming.value" use="Weigh it beside the others" @use="aim.weigh()" />
+        <template v-if="look">
+          <SumCard :look="look" @take="aim.begin($event)" />
+          <WindowChart
+            v-if="look.window"
+            :window="look.window"
+            :sum="look.sum"
+            :rack-words="rackWords"
+            @aim="aimAt"
+          />
+          <div class="pair">
+            <StickCard v-if="look.stick" :stick="look.stick" />
+            <TriesCard :can-log="canLog" :logging="logging" @log="log()" />
+          </div>
+        </template>
+      </section>
+    </main>
+  </div>
+</template>
+
+<style scoped src="@/board/board-place.css"></style>
+<style scoped src="../runout/runout-place.css"></style>
+<style scoped>
+.work {
+  grid-template-areas: 'left right' 'more right';
+  grid-template-rows: auto 1fr;
+}
+.left {
+  grid-area: left;
+}
+.right {
+  grid-area: right;
+}
+.more {
+  grid-area: more;
+  display: grid;
+  gap: 10px;
+  min-width: 0;
+}
+.pair {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1.2fr);
+  gap: 10px;
+  align-items: start;
+}
+@media (max-width: 980px) {
+  .work {
+    grid-template-areas: 'left' 'right' 'more';
+    grid-template-rows: none;
+  }
+}
+@media (max-width: 760px) {
+  .pair {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,244 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { KickSum, KickWindow } from '@/api/client'
+import { pathOf } from '@/drawing/frame'
+import { percent } from '@/shots/words'
+import { endWords, numberWords, railWords } from './rails'
+import { bellOf, CHART, scalesOf, stretchesOf, ticksOf } from './windowChart'
+
+/** The window along the first rail: what each number hits and leaves, the player's aim over it; pressed, it is aimed at. */
+const props = defineProps<{ window: KickWindow; sum: KickSum; rackWords: string }>()
+const emit = defineEmits<{ aim: [number: number] }>()
+/** On a phone the same figures stand in less room. */
+const narrow = window.matchMedia('(max-width: 760px)').matches
+const width = narrow ? 350 : 620
+const scale = computed(() => scalesOf(props.window.points, width))
+const ordered = computed(() => [...props.window.points].sort((a, b) => a.number - b.number))
+const curve = computed(() =>
+  pathOf(ordered.value.map(({ number, value }) => [scale.value.x(number), scale.value.y(value)])),
+)
+const bell = computed(() => {
+  const { mean, deviation } = props.window
+  const { low, high, x } = scale.value
+  const points = bellOf(mean, deviation, low, high)
+  return pathOf(points.map(([number, share]) => [x(number), CHART.top + CHART.curve * (1 - 0.9 * share)]))
+})
+const ticks = computed(() => ticksOf(scale.value.low, scale.value.high))
+const stretches = computed(() => stretchesOf(props.window.points))
+const asked = computed(() => props.sum.played?.[0]?.number ?? null)
+const bandTop = CHART.top + CHART.curve + 4
+const height = bandTop + CHART.band + 34
+const isIn = (number: number | null | undefined): number is number =>
+  number != null && number >= scale.value.low && number <= scale.value.high
+
+/** As much of the words as fits in. */
+const fitting = (words: string, px: number) =>
+  [words, words.split(' ')[0] ?? ''].find((part) => px > 7 * part.length) ?? ''
+
+const chart = ref<SVGSVGElement | null>(null)
+const held = ref(false)
+function aimAt(event: PointerEvent) {
+  const matrix = chart.value?.getScreenCTM()?.inverse()
+  const { x } = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix)
+  emit('aim', Math.min(scale.value.high, Math.max(scale.value.low, scale.value.number(x))))
+}
+function press(event: PointerEvent) {
+  held.value = true
+  chart.value?.setPointerCapture(event.pointerId)
+  aimAt(event)
+}
+</script>
+
+<template>
+  <article class="window sheet" aria-label="The window">
+    <h3>
+      The window on the {{ railWords(window.rail) }}, counted from the {{ endWords(window.counted_from) }}
+    </h3>
+    <svg
+      ref="chart"
+      :viewBox="`0 0 ${width} ${height}`"
+      role="img"
+      :aria-label="window.words"
+      @pointerdown="press"
+      @pointermove="held && aimAt($event)"
+      @pointerup="held = false"
+      @pointercancel="held = false"
+    >
+      <rect
+        :x="scale.x(window.low)"
+        :y="CHART.top"
+        :width="Math.max(1, scale.x(window.high) - scale.x(window.low))"
+        :height="CHART.curve"
+        class="inside"
+      />
+      <g class="grid">
+        <template v-for="value in [scale.bottom, scale.top]" :key="value">
+          <path :d="`M${CHART.left} ${scale.y(value)}H${width - CHART.right}`" />
+          <text :x="CHART.left - 5" :y="scale.y(value) + 4" text-anchor="end">{{ percent(value) }}</text>
+        </template>
+      </g>
+      <path :d="bell" class="bell" />
+      <path :d="curve" class="curve" />
+      <g v-for="stretch in stretches" :key="stretch.from" :class="['stretch', stretch.kind]">
+        <title>{{ numberWords(stretch.from) }} to {{ numberWords(stretch.to) }}: {{ stretch.words }}</title>
+        <rect
+          :x="scale.x(stretch.from)"
+          :y="bandTop"
+          :width="Math.max(0, scale.x(stretch.to) - scale.x(stretch.from) - 1)"
+          :height="CHART.band"
+        />
+        <text
+          :x="(scale.x(stretch.from) + scale.x(stretch.to)) / 2"
+          :y="bandTop + CHART.band / 2 + 4"
+          text-anchor="middle"
+        >
+          {{ fitting(stretch.words, scale.x(stretch.to) - scale.x(stretch.from)) }}
+        </text>
+      </g>
+      <g class="ticks">
+        <text v-for="tick in ticks" :key="tick" :x="scale.x(tick)" :y="height - 14" text-anchor="middle">
+          {{ numberWords(tick) }}
+        </text>
+      </g>
+      <path
+        v-if="isIn(sum.first_rail)"
+        :d="`M${scale.x(sum.first_rail)} ${CHART.top + 2}l6 6 -6 6 -6 -6zV${bandTop}`"
+        class="said"
+      >
+        <title>The sum: {{ numberWords(sum.first_rail) }}</title>
+      </path>
+      <circle v-if="isIn(asked)" :cx="scale.x(asked)" :cy="CHART.top + 8" r="5" class="asked">
+        <title>What this table asks: {{ numberWords(asked) }}</title>
+      </circle>
+      <path
+        v-if="isIn(window.number)"
+        :d="`M${scale.x(window.number)} ${CHART.top}V${bandTop}`"
+        class="aimed"
+      />
+    </svg>
+    <p>{{ window.words }}</p>
+    <details>
+      <summary>Key and figures</summary>
+      <p class="muted">
+        Line: {{ rackWords }} after a stroke aimed there, without error. Bell: where your strokes are really
+        aimed. Upright line: this stroke. Diamond: the sum; dot: what this table asks. Press or drag to aim.
+      </p>
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">number</th>
+            <th scope="col">hits</th>
+            <th scope="col">{{ rackWords }}</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="stretch in stretches" :key="stretch.from">
+            <td>{{ numberWords(stretch.from) }} to {{ numberWords(stretch.to) }}</td>
+            <td>{{ stretch.words }}</td>
+            <td>
+              {{
+                percent(ordered.find((point) => point.number >= (stretch.from + stretch.to) / 2)?.value ?? 0)
+              }}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </details>
+  </article>
+</template>
+
+<style scoped>
+.window {
+  padding: 11px 16px 12px;
+}
+h3 {
+  font: 600 13px var(--sans);
+  color: var(--muted);
+}
+svg {
+  display: block;
+  width: 100%;
+  touch-action: none;
+  cursor: crosshair;
+}
+svg text {
+  font: 12px var(--sans);
+  fill: var(--muted);
+  pointer-events: none;
+}
+.inside {
+  fill: var(--tint);
+}
+.grid path {
+  stroke: var(--hairline);
+}
+.curve {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 2;
+}
+.bell {
+  fill: none;
+  stroke: var(--nothing);
+  stroke-width: 2;
+  stroke-dasharray: 6 4;
+}
+.stretch rect {
+  fill: var(--hairline);
+}
+.stretch.full rect {
+  fill: var(--shape);
+}
+.stretch.half rect {
+  fill: var(--pale);
+}
+.stretch.thin rect {
+  fill: var(--tint);
+  stroke: var(--hairline);
+}
+.stretch text {
+  fill: var(--ink);
+  font-weight: 600;
+}
+.stretch.full text {
+  fill: var(--sheet);
+}
+.stretch.half text {
+  fill: var(--on-disc);
+}
+.stretch.foul rect {
+  fill: none;
+  stroke: var(--foul);
+  stroke-dasharray: 3 3;
+}
+.said {
+  fill: none;
+  stroke: var(--brass);
+  stroke-width: 2;
+}
+.asked {
+  fill: var(--brass);
+}
+.aimed {
+  stroke: var(--ink);
+  stroke-width: 2;
+  stroke-dasharray: 2 3;
+}
+p {
+  margin: 3px 0;
+}
+summary {
+  color: var(--brass);
+  font-weight: 600;
+  cursor: pointer;
+}
+table {
+  border-collapse: collapse;
+  font-size: 13px;
+}
+th,
+td {
+  padding: 0 14px 1px 0;
+  text-align: left;
+}
+</style>
