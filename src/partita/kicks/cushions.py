@@ -14,7 +14,7 @@ from partita.table.spec import PLAUSIBLE, TableSpec
 Floats = NDArray[np.float64]
 # Of what the cushions are before any try: standard deviations of restitution and of friction. Judgements, no source.
 _CUSHIONS = {"e_c": 0.05, "mu_w": 0.05}
-_ROUNDS, _SMALL = 6, 0.01
+_ROUNDS, _HALVINGS, _SMALL = 8, 6, 0.005
 _Z = 1.959964
 
 
@@ -29,32 +29,58 @@ class Cushion:
 def cushions_of(table: TableSpec, tries: Sequence[Try]) -> dict[str, Cushion] | None:
     """Restitution and friction of the cushions that fit the tries best, by Gauss and Newton on the simulator, held by
     what is known of a cushion before any try; None where no try can be simulated."""
-    names = list(_CUSHIONS)
-    prior = np.array([getattr(table, name) for name in names])
-    widths = np.array(list(_CUSHIONS.values()))
-    values = prior.copy()
+    fit = _Fit(table, tries)
+    values, slopes = fit.prior, fit.slopes(fit.prior)
+    if not len(slopes):
+        return None
     for _ in range(_ROUNDS):
-        residual, slopes = _residuals(table, tries, names, values)
-        if not len(residual):
-            return None
-        weight = slopes.T @ slopes / SCATTER**2 + np.diag(widths**-2)
-        step = np.linalg.solve(weight, slopes.T @ residual / SCATTER**2 + (prior - values) / widths**2)
-        limits = np.array([PLAUSIBLE[name] for name in names])
-        values = np.clip(values + step, limits[:, 0] + _SMALL, limits[:, 1] - _SMALL)
-    halves = _Z * np.sqrt(np.diag(np.linalg.inv(weight)))
-    return {name: Cushion(float(v), float(h)) for name, v, h in zip(names, values, halves, strict=True)}
+        weight, gradient = fit.normal(values, slopes)
+        step = np.linalg.solve(weight, gradient)
+        # A step that overshoots is halved: where a rail's slip ends the simulated arrivals have kinks.
+        halves = (fit.inside(values + step / 2**k) for k in range(_HALVINGS))
+        better = next((tried for tried in halves if fit.misfit(tried) < fit.misfit(values) - 1e-9), None)
+        if better is None:
+            break
+        values, slopes = better, fit.slopes(better)
+    half = _Z * np.sqrt(np.diag(np.linalg.inv(fit.normal(values, slopes)[0])))
+    return {name: Cushion(float(v), float(h)) for name, v, h in zip(_CUSHIONS, values, half, strict=True)}
 
 
-def _residuals(table: TableSpec, tries: Sequence[Try], names: list[str], values: Floats) -> tuple[Floats, Floats]:
-    """(k,) what each try arrived beyond the simulated one, and (k, 2) how that moves with the constants."""
-    here = _simulated(_with(table, names, values), tries)
-    moved = [
-        _simulated(_with(table, names, values + _SMALL * np.eye(len(names))[k]), tries) for k in range(len(names))
-    ]  # fmt: skip
-    slopes = (np.array(moved) - here).T / _SMALL
-    arrived = np.array([tried.arrival for tried in tries])
-    known = np.isfinite(here) & np.isfinite(slopes).all(axis=1)
-    return (arrived - here)[known], slopes[known]
+class _Fit:
+    """The misfit of cushion constants to tries, as a sum of squares with the prior in it."""
+
+    def __init__(self, table: TableSpec, tries: Sequence[Try]) -> None:
+        self.table = table
+        self.prior = np.array([getattr(table, name) for name in _CUSHIONS])
+        self.widths = np.array(list(_CUSHIONS.values()))
+        limits = np.array([PLAUSIBLE[name] for name in _CUSHIONS])
+        self.low, self.high = limits[:, 0] + _SMALL, limits[:, 1] - _SMALL
+        self.tries = [tried for tried, known in zip(tries, np.isfinite(_simulated(table, tries)), strict=True) if known]
+        self.arrived = np.array([tried.arrival for tried in self.tries])
+
+    def inside(self, values: Floats) -> Floats:
+        """The values, kept to what a cushion can be."""
+        return np.clip(values, self.low, self.high)
+
+    def off(self, values: Floats) -> Floats:
+        """(k,) what each try arrived beyond the simulated one; 0 where that one meets other rails."""
+        changes = dict(zip(_CUSHIONS, map(float, values), strict=True))
+        return np.nan_to_num(self.arrived - _simulated(replace(self.table, **changes), self.tries))  # type: ignore[arg-type]
+
+    def misfit(self, values: Floats) -> float:
+        """Squares of both, in their standard deviations."""
+        away = (values - self.prior) / self.widths
+        return float(np.sum((self.off(values) / SCATTER) ** 2) + away @ away)
+
+    def slopes(self, values: Floats) -> Floats:
+        """(k, 2) how the simulated arrivals move with the constants."""
+        sides = [(values + _SMALL * axis, values - _SMALL * axis) for axis in np.eye(len(values))]
+        return np.array([self.off(below) - self.off(above) for above, below in sides]).T / (2 * _SMALL)
+
+    def normal(self, values: Floats, slopes: Floats) -> tuple[Floats, Floats]:
+        """The normal equations' matrix and right side."""
+        weight = slopes.T @ slopes / SCATTER**2 + np.diag(self.widths**-2)
+        return weight, slopes.T @ self.off(values) / SCATTER**2 + (self.prior - values) / self.widths**2
 
 
 def _simulated(table: TableSpec, tries: Sequence[Try]) -> Floats:
@@ -62,8 +88,3 @@ def _simulated(table: TableSpec, tries: Sequence[Try]) -> Floats:
         arrivals(last_of(table, tried), tried.route, np.array([tried.cue]), row_of(table, tried)[None])[0, 0]
         for tried in tries
     ])  # fmt: skip
-
-
-def _with(table: TableSpec, names: list[str], values: Floats) -> TableSpec:
-    changes = dict(zip(names, map(float, values), strict=True))
-    return replace(table, **changes)  # type: ignore[arg-type]
