@@ -65,7 +65,8 @@ class _Fit:
     def off(self, values: Floats) -> Floats:
         """(k,) what each try arrived beyond the simulated one; 0 where that one meets other rails."""
         changes = dict(zip(_CUSHIONS, map(float, values), strict=True))
-        return np.nan_to_num(self.arrived - _simulated(replace(self.table, **changes), self.tries))  # type: ignore[arg-type]
+        table = replace(self.table, **changes)  # type: ignore[arg-type]
+        return np.asarray(np.nan_to_num(self.arrived - _simulated(table, self.tries)))
 
     def misfit(self, values: Floats) -> float:
         """Squares of both, in their standard deviations."""

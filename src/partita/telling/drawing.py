@@ -23,7 +23,7 @@ from partita.telling.documents import (
 from partita.weighing.rater import Rater
 
 FAN, MOST_FAN = 120, 1000
-_RESTS, _TRACE_ROWS = 300, 220
+RESTS, _TRACE_ROWS = 300, 220
 Points = list[list[float]]
 # A ball that moved less than this is not drawn as moved, m.
 _MOVED_M = 0.002
@@ -37,9 +37,9 @@ def draw(question: Question, stroke: Stroke, seed: int = 1, fan: int = FAN) -> D
     return draw_on(rater, read_stroke(rater, stroke, "drawn"), seed, fan)
 
 
-def draw_on(rater: Rater, option: Option, seed: int, fan: int = FAN) -> DrawingDocument:
-    """Draw an option of the rater's situation."""
-    return _Artist(rater, option, seed, fan).drawing()
+def draw_on(rater: Rater, option: Option, seed: int, fan: int = FAN, rests: int = RESTS) -> DrawingDocument:
+    """Draw an option of the rater's situation; `rests` tries are played to their end."""
+    return _Artist(rater, option, seed, fan, rests).drawing()
 
 
 def read_stroke(rater: Rater, stroke: Stroke, source: str) -> Option:
@@ -50,9 +50,9 @@ def read_stroke(rater: Rater, stroke: Stroke, source: str) -> Option:
 class _Artist:
     """One stroke with the executions that are drawn of it."""
 
-    def __init__(self, rater: Rater, option: Option, seed: int, fan: int) -> None:
+    def __init__(self, rater: Rater, option: Option, seed: int, fan: int, rests: int) -> None:
         self.rater, self.option = rater, option
-        scene, draws = rater.scene, standard_draws(seed, max(_RESTS, fan))
+        scene, draws = rater.scene, standard_draws(seed, max(rests, fan))
         rows = rater.executions_of(option, draws)
         self.reading = scene.play(option.stroke.row()[None], trace=True)
         self.traced = execute(scene.table, rater.places, rows[:fan], physics=scene.physics, trace_rows=_TRACE_ROWS)

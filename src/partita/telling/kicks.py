@@ -44,8 +44,8 @@ from partita.weighing.weighed import Weighed
 Route = tuple[str, ...]
 # A look at one kick: executions, and how many of them are drawn; other draws than those by which ways are picked.
 _SAMPLES, _FAN, _SEED = 160, 40, 50_023
-# Numbers of a window that is dragged, and strokes at each.
-_QUICK_WINDOW = (33, 2)
+# While a kick is dragged: numbers of its window and strokes at each; tries that are traced and played.
+_QUICK_WINDOW, _QUICK_DRAWING = (33, 2), (20, 40)
 
 
 def kicks_of(kicks: Kicks, tries: Sequence[Try] = (), seconds: float = 0.0) -> KicksDocument:
@@ -88,7 +88,7 @@ def look_at(
     return KickLookDocument(
         option=line_of(rater, line),
         good_hit=good_hit(line.samples),  # type: ignore[arg-type]
-        drawing=draw_on(rater, option, _SEED, _FAN // 2 if quick else _FAN),
+        drawing=draw_on(rater, option, _SEED, *(_QUICK_DRAWING if quick else (_FAN,))),
         route=list(meant),
         number=teller.number(option.stroke, meant),
         sum=teller.sum(meant),
