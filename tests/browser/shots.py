@@ -65,8 +65,8 @@ def _kick(page: Page) -> None:
     page.wait_for_timeout(600)
 
 
-def _take(page: Page, name: str) -> None:
-    page.screenshot(path=FOLDER / f"{name}.png", animations="disabled")
+def _take(page: Page, name: str, full_page: bool = False) -> None:
+    page.screenshot(path=FOLDER / f"{name}.png", animations="disabled", full_page=full_page)
 
 
 def main(address: str, user: str, password: str) -> None:
@@ -117,6 +117,8 @@ def main(address: str, user: str, password: str) -> None:
         page.get_by_role("button", name="Hall light").click()
         _take(page, "run-out-ball-hall")
         page.get_by_role("button", name="Day light").click()
+        _kick(page)
+        _take(page, "kicks-day", full_page=True)
         page.get_by_role("link", name="Players").click()
         page.get_by_role("button", name="Change: Tomas Vale").click()
         page.wait_for_timeout(200)
@@ -146,6 +148,10 @@ def main(address: str, user: str, password: str) -> None:
         phone.evaluate("window.scrollTo(0, 0)")
         phone.wait_for_timeout(300)
         _take(phone, "run-out-phone")
+        _kick(phone)
+        phone.get_by_label("The sum").evaluate("card => window.scrollTo(0, card.offsetTop - 10)")
+        phone.wait_for_timeout(300)
+        _take(phone, "kicks-phone-hall")
         phone.get_by_role("link", name="Players").click()
         phone.wait_for_timeout(300)
         _take(phone, "players-phone")
