@@ -1,9 +1,10 @@
 """Are the levels what players of that level are: run-outs, the long straight pot, and how hard they choose to hit.
 
-Run-out: ball in hand, nine balls scattered uniformly, never missing until the nine is down. Long pot: straight,
-4 + 4 diamonds, the best of the strokes found. Chosen speed and side: of the first option of a weighing, on
-positions of the odds' set, each asked for every level. Run by `./partita bench presets`, three minutes; prints the
-figures and keeps them in `benchmarks/results/presets.json`. The ranges are common practice, no source.
+Run-out: ball in hand, nine balls scattered uniformly, never missing until the nine is down, placed and played by the
+maps of a plan; beside it by the deciding player of play-outs, who glances. Long pot: straight, 4 + 4 diamonds, the best
+of the strokes found. Chosen speed and side: of the first option of a weighing, on positions of the odds' set, each
+asked for every level. Run by `./partita bench presets`, twelve minutes; prints the figures and keeps them in
+`benchmarks/results/presets.json`. The ranges are common practice, no source.
 """
 
 import dataclasses
@@ -13,6 +14,7 @@ import numpy as np
 
 from benchmarks.figures import keep, scattered
 from benchmarks.odds.positions import kept_positions
+from benchmarks.runout import FINER, asked_of, best_place, run_outs
 from partita.games.question import Question
 from partita.games.situation import Situation
 from partita.options.finder import constructed
@@ -20,6 +22,7 @@ from partita.players.executions import standard_draws
 from partita.players.stroke_model import PRESETS, StrokeModel
 from partita.playing.playout import racks_of
 from partita.playing.racks import LOG
+from partita.runout.maps import FINE, fill
 from partita.table.layout import Layout
 from partita.table.spec import TableSpec
 from partita.weighing.rater import Rater
@@ -39,14 +42,31 @@ _POSITIONS = 3
 _DIAMONDS = 4
 
 
-def run_out(model: StrokeModel) -> float:
-    """Share of scattered racks run out from ball in hand."""
-    run = []
+def racks() -> list[Situation]:
+    """Scattered racks of nine balls, the cue ball in hand."""
+    found = []
     for seed in range(_LAYOUTS):
         places = scattered(100 + seed, 10)
         balls = {str(number): (float(x), float(y)) for number, (x, y) in enumerate(places[1:], 1)}
+        found.append(Situation(Layout(TABLE, balls), in_hand="anywhere"))
+    return found
+
+
+def planned_run_out(level: str) -> float:
+    """Share of them run out by the maps of a plan, from the place that these like best."""
+    run = []
+    for situation in racks():
+        asked = asked_of(situation, level, solo=True)
+        *_, maps = fill(asked, FINE)
+        run.append(run_outs(asked, maps, best_place(asked, maps), FINER))
+    return float(np.mean(run))
+
+
+def run_out(model: StrokeModel) -> float:
+    """Share of them run out by the deciding player of play-outs, who plays safe where that is better."""
+    run = []
+    for seed, situation in enumerate(racks()):
         found, logs = np.zeros((_RACKS, 2)), np.zeros((_RACKS, 60, LOG))
-        situation = Situation(Layout(TABLE, balls), in_hand="anywhere")
         for _ in racks_of(Question(situation, model, model), found, seed=seed, logs=logs):
             pass
         shooters = logs[:, :, -1]
@@ -81,9 +101,10 @@ def main() -> None:
     figures: dict[str, object] = {}
     for name, model in PRESETS.items():
         sys.stderr.write(f"{name} ...\n")
-        run, pot, (speed, side) = run_out(model), long_pot(model), chosen(model)
+        plan, run, pot, (speed, side) = planned_run_out(name), run_out(model), long_pot(model), chosen(model)
         figures[name] = {
-            "run_out": round(run, 3), "run_out_range": RUN_OUT[name], "long_pot": round(pot, 3),
+            "run_out_by_plan": round(plan, 3), "run_out_range": RUN_OUT[name],
+            "run_out_in_play_outs": round(run, 3), "long_pot": round(pot, 3),
             "long_pot_range": LONG_POT.get(name), "chosen_speed_mps": round(speed, 2), "chosen_side": round(side, 3),
         }  # fmt: skip
     keep("presets", {"run_outs_of": _LAYOUTS * _RACKS, **figures})

@@ -36,7 +36,7 @@ from partita.value.place_maps import PlaceMaps, node_place
 Floats = NDArray[np.float64]
 TABLE = TableSpec()
 LEVELS = ("league", "strong league", "professional")
-_FINER = Pots(np.geomspace(0.55, 4.4, 10), np.array([-0.36, -0.12, 0.12, 0.36]))
+FINER = Pots(np.geomspace(0.55, 4.4, 10), np.array([-0.36, -0.12, 0.12, 0.36]))
 _LAYOUTS, _RUNS, _RACKS, _EIGHT_LAYOUTS = 12, 100, 100, 6
 _BALLS = (9, 7, 5, 3, 8, 6, 4, 9, 7, 5, 3, 8)
 
@@ -122,7 +122,7 @@ def alone(level: str, situations: list[Situation]) -> dict[str, object]:
         cue = best_place(asked, maps)
         shot = best_from(asked, maps, plan_desk(asked, maps), cue)
         said.append(shot.clear.value if shot else 0.0)
-        for found, how, pots in ((stands, None, POTS), (more, None, _FINER), (plan, maps, _FINER)):
+        for found, how, pots in ((stands, None, POTS), (more, None, FINER), (plan, maps, FINER)):
             found.append(run_outs(asked, how, cue, pots))
     off = 100 * (np.array(said) - np.array(plan))
     return {

@@ -10,7 +10,7 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from partita.kicks.correction import Correction, correction_of
+from partita.kicks.correction import ENOUGH_TRIES, Correction, correction_of
 from partita.kicks.landing import arrivals
 from partita.kicks.rails import DIAMONDS_BEHIND_M, Rail
 from partita.kicks.strokes import MEDIUM, ONE_O_CLOCK
@@ -24,8 +24,6 @@ ARRIVALS = (10, 15, 20, 25, 30, 35, 40, 50)
 # The corner that counts 50 is the head's and the near rail's: the other three are its mirror images.
 ROUTE = ("far-long", "foot", "near-long")
 _MOST_AIM, _STEP, _ON_THE_LINE = 72.0, 1.0, 0.3
-# From so many tries on their correction stands for the table.
-ENOUGH_TRIES = 3
 
 
 @dataclass(frozen=True)

@@ -22,8 +22,10 @@ from partita.table.spec import CUSHIONS, TableSpec
 Floats = NDArray[np.float64]
 # Prior: shift and slope (numbers, and numbers for each ten along the first rail), the scatter of a try, and for how
 # many tries that knowledge counts. The slope turns about this number.
-SHIFT, SLOPE, SCATTER, _COUNTS_FOR = 5.0, 2.0, 3.0, 4.0
+SHIFT, SLOPE, SCATTER, _COUNTS_FOR = 4.0, 2.0, 3.0, 4.0
 MIDDLE = 30.0
+# From so many tries on their correction stands for the table; before, what the simulator says.
+ENOUGH_TRIES = 3
 # A step in first-rail numbers; and a sum that moves less than this with its number corrects nothing.
 _STEP, _LEAST_SLOPE = 0.5, 0.2
 _Z = 1.959964

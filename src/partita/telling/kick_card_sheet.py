@@ -69,8 +69,8 @@ def _grid(page: Canvas, size: tuple[float, float], card: Card) -> None:
         for column in range(len(ARRIVALS)):
             asked, plain = float(card.asked[row, column]), float(card.sums[row, column])
             if math.isfinite(asked):
-                _number(page, left + (column + 0.42) * _CELL_X, base, number_words(asked), 10.5)
-                _number(page, left + (column + 0.82) * _CELL_X, base - 1.2 * mm, number_words(plain), 5.5, muted=True)
+                _number(page, left + (column + 0.38) * _CELL_X, base, number_words(asked), 9.5)
+                _number(page, left + (column + 0.86) * _CELL_X, base - 1.2 * mm, number_words(plain), 5.5, muted=True)
 
 
 def _number(page: Canvas, x: float, y: float, words: str, size: float, bold: bool = False, muted: bool = False) -> None:

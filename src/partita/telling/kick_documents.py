@@ -138,10 +138,14 @@ class StickDocument(Document):
 
 
 class CorrectionDocument(Document):
-    """What the tries of a table say of a kind of sum: the first-rail number with it in, half of its interval; words."""
+    """What the tries of a table say of a kind of sum: the first-rail number with it in, half of its interval; words.
+
+    enough : whether there are enough tries for it to stand for the table
+    """
 
     kind: Kind
     tries: int
+    enough: bool
     first_rail: Number
     half: Number
     words: str

@@ -4,7 +4,7 @@ from collections.abc import Sequence
 
 import numpy as np
 
-from partita.kicks.correction import Correction, corrected, correction_of
+from partita.kicks.correction import ENOUGH_TRIES, Correction, corrected, correction_of
 from partita.kicks.cushions import cushions_of
 from partita.kicks.rails import first_rail
 from partita.kicks.stick import stick_of
@@ -227,7 +227,8 @@ def _window(window: Window) -> KickWindowDocument:
 def _correction(one: Correction, number: float, half: float, off: float | None = None) -> CorrectionDocument:
     return CorrectionDocument(
         kind=one.family,  # type: ignore[arg-type]
-        tries=one.tries, first_rail=number, half=half, words=words.correction_words(one, off, half),
+        tries=one.tries, enough=one.tries >= ENOUGH_TRIES, first_rail=number, half=half,
+        words=words.correction_words(one, off, half),
     )  # fmt: skip
 
 

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { KickSum, KickWindow, Table } from '@/api/client'
 import type { Place } from '@/board/document'
-import { diamondsOf, numberWords, placeOf } from '@/places/kicks/rails'
+import { diamondsOf, numberWords, placeOf, startsOf } from '@/places/kicks/rails'
 import { pathOf, type Frame } from './frame'
 
 /** The numbers of a kick over the table: those of its first rail, the lines of the sum, the window, and where it is aimed. */
@@ -10,6 +10,7 @@ const props = defineProps<{
   sum: KickSum
   window: KickWindow | null
   number: number | null
+  route: string[]
   rail: string | null
   countedFrom: string | null
   frame: Frame
@@ -24,6 +25,14 @@ const ticks = computed(() =>
     ? Array.from({ length: diamondsOf(props.rail) - 1 }, (_, k) => ({
         number: 10 * (k + 1),
         at: at(10 * (k + 1)),
+      }))
+    : [],
+)
+const starts = computed(() =>
+  props.sum.kind === 'three-cushion'
+    ? startsOf(props.route, size.value).map(({ number, at }) => ({
+        number,
+        at: props.frame.fromDiamonds(at),
       }))
     : [],
 )
@@ -44,6 +53,16 @@ const asked = computed(() => props.sum.played?.[0]?.number ?? null)
     <path v-if="stretch" :d="stretch" class="window" />
     <text v-for="tick in ticks" :key="tick.number" :x="tick.at[0]" :y="tick.at[1]" dy="0.36em" class="tick">
       {{ tick.number }}
+    </text>
+    <text
+      v-for="start in starts"
+      :key="start.number"
+      :x="start.at[0]"
+      :y="start.at[1]"
+      dy="0.36em"
+      class="start"
+    >
+      {{ start.number }}
     </text>
     <template v-if="rail">
       <g v-if="sum.first_rail != null" :transform="`translate(${at(sum.first_rail).join(' ')})`" class="said">
@@ -79,6 +98,11 @@ const asked = computed(() => props.sum.played?.[0]?.number ?? null)
 .tick {
   fill: var(--sight);
   font: 600 40px var(--sans);
+  text-anchor: middle;
+}
+.start {
+  fill: var(--mark);
+  font: 500 32px var(--sans);
   text-anchor: middle;
 }
 .said path {

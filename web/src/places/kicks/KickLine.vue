@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { KickWay } from '@/api/client'
 import { AIM_MARKS } from '@/shots/endings'
+import ShareBar from '@/shots/ShareBar.vue'
 import { percent } from '@/shots/words'
 import { numberWords } from './rails'
 
@@ -15,6 +16,11 @@ const numbers = computed(() => {
   const said = sum.first_rail == null ? 'no sum' : `sum ${numberWords(sum.first_rail)}`
   return `aim ${numberWords(number)} · ${said}`
 })
+/** What a foul costs against a good hit, in points of rack chance. */
+const foul = computed(() => {
+  const points = Math.round(100 * (props.way.foul_cost ?? 0))
+  return points > 0 ? ` · a foul costs ${points}` : ''
+})
 </script>
 
 <template>
@@ -24,9 +30,10 @@ const numbers = computed(() => {
       <span class="words">
         <b>{{ way.name }}</b>
         <span class="muted"
-          ><span class="aim">{{ aim?.mark }} {{ aim?.word }}</span> {{ way.detail }}</span
+          ><span class="aim">{{ aim?.mark }} {{ aim?.word }}</span> {{ way.detail }}{{ foul }}</span
         >
-        <span v-if="numbers" class="numbers">{{ numbers }}</span>
+        <span class="numbers">{{ numbers }}</span>
+        <ShareBar :shares="way.shares" />
       </span>
       <span class="chance">
         <span class="big">{{ Math.round(100 * way.good_hit.value) }}<small> %</small></span>

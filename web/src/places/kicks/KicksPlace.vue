@@ -143,6 +143,7 @@ const frameOf = (given: { frame: Frame; radius: number }) => given
               :sum="look.sum"
               :window="look.window"
               :number="look.number"
+              :route="look.route"
               :rail="rail"
               :counted-from="countedFrom"
               :table="table"

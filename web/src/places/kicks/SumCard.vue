@@ -10,7 +10,7 @@ const sum = computed(() => props.look.sum)
 const played = computed(() => sum.value.played ?? [])
 const answer = computed(() => {
   const { correction, sum: found } = props.look
-  if (correction) return numberWords(correction.first_rail)
+  if (correction?.enough) return numberWords(correction.first_rail)
   const number = found.played?.[0]?.number
   return number == null ? null : numberWords(number)
 })
@@ -28,7 +28,8 @@ const answer = computed(() => {
     <div v-if="sum.kind !== 'none'">
       <h3>This table</h3>
       <p v-if="answer" class="aloud">aim {{ answer }}</p>
-      <p>{{ look.correction?.words ?? sum.ask }}</p>
+      <p v-if="!look.correction?.enough">{{ sum.ask }}</p>
+      <p v-if="look.correction">{{ look.correction.words }}</p>
       <table>
         <thead>
           <tr>

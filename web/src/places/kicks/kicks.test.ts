@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { KickLook, KickWindow } from '@/api/client'
-import { aimBetween, countedBeside, nearestRail, numberAt, numberWords, placeOf } from './rails'
+import { aimBetween, countedBeside, nearestRail, numberAt, numberWords, placeOf, startsOf } from './rails'
 import { tryOf } from './tryOf'
 import { bellOf, scalesOf, stretchesOf, ticksOf } from './windowChart'
 
@@ -29,6 +29,15 @@ describe('numbers on a rail', () => {
     expect(countedBeside('near-long', 'far-long', 'head')).toBe('head')
     expect(nearestRail([7.8, 2])).toBe('foot')
     expect(aimBetween([4, 2], [4, 4], size)).toBeCloseTo(90)
+  })
+  it('start at 50 in the corner opposite the second rail, less along the long rail, more up the short one', () => {
+    const starts = startsOf(['far-long', 'foot', 'near-long'], size)
+    const at = (number: number) => starts.find((start) => start.number === number)?.at ?? [9, 9]
+    expect(at(50)[0]).toBeCloseTo(0)
+    expect(at(45)[0]).toBeCloseTo(1)
+    expect(at(70)[1]).toBeCloseTo(2)
+    expect(at(70)[0]).toBeLessThan(0)
+    expect(startsOf(['far-long'], size)).toEqual([])
   })
   it('are said to the half', () => {
     expect([18.4, 0.4, 0.1, -2.6, 30].map(numberWords)).toEqual(['18½', '½', '0', '−2½', '30'])

@@ -33,6 +33,24 @@ export function numberAt(rail: string, countedFrom: string, [x, y]: Place): numb
 /** How many diamonds a rail has, its ends included. */
 export const diamondsOf = (rail: string) => (isLong(rail) ? 8 : 4)
 
+const OPPOSITE: Record<string, string> = {
+  head: 'foot',
+  foot: 'head',
+  'near-long': 'far-long',
+  'far-long': 'near-long',
+}
+/** The start numbers of a three-cushion way, with their places: 50 in the corner, down the long rail, up the short one. */
+export function startsOf([, short, long]: string[], size: Size): { number: number; at: Place }[] {
+  if (!short || !long) return []
+  const behind = OPPOSITE[short] ?? ''
+  const down = Array.from({ length: 8 }, (_, k) => ({
+    number: 50 - 5 * k,
+    at: placeOf(long, behind, 10 * k, size),
+  }))
+  const up = [1, 2, 3].map((k) => ({ number: 50 + 10 * k, at: placeOf(behind, long, 10 * k, size) }))
+  return [...down, ...up]
+}
+
 /** The rail that a place lies nearest to. */
 export function nearestRail([x, y]: Place): Cushion {
   const off: [Cushion, number][] = [
