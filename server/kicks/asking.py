@@ -3,8 +3,6 @@
 from dataclasses import dataclass
 from typing import Any
 
-from django.db import transaction
-
 from kicks.models import Kick
 from kicks.questions import kept_question
 from kicks.tasks import find_kick_ways
@@ -17,7 +15,7 @@ from partita.table.spec import CUSHIONS
 from partita.telling.kick_documents import KickLookDocument
 from partita.telling.kicks import look_at
 from profiles.services import stroke_model_named
-from work.models import ACTIVE, Status
+from work.superseding import asked_anew
 
 
 @dataclass(frozen=True)
@@ -42,11 +40,8 @@ def ask(owner: Any, document: dict[str, Any], me: str, them: str, target: str) -
     """Check a question, supersede the owner's running ones, and queue it: all of that or nothing."""
     file, request = _request(owner, document, me, them, target)
     seated(request)
-    with transaction.atomic():
-        Kick.objects.filter(owner=owner, status__in=ACTIVE).update(status=Status.STOPPING)
-        found = Kick.objects.create(owner=owner, question=kept_question(request, file, {"me": me, "them": them}))
-        find_kick_ways.defer(kick_id=found.pk)
-    return found
+    question = kept_question(request, file, {"me": me, "them": them})
+    return asked_anew(Kick, owner, lambda key: find_kick_ways.defer(kick_id=key), question=question)
 
 
 def looked_at(owner: Any, document: dict[str, Any], players: tuple[str, str], meant: Meant) -> KickLookDocument:

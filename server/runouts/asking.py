@@ -3,15 +3,13 @@
 from dataclasses import dataclass
 from typing import Any
 
-from django.db import transaction
-
 from partita.files import layout_file
 from partita.runout.pattern import RunOutRequest, check_request
 from profiles.services import stroke_model_named
 from runouts.models import RunOut
 from runouts.questions import in_metres, kept_question, own_shots
 from runouts.tasks import work_out_run_out
-from work.models import ACTIVE, Status
+from work.superseding import asked_anew
 
 
 @dataclass(frozen=True)
@@ -39,8 +37,5 @@ def ask(owner: Any, document: dict[str, Any], me: str, them: str, fixed: Fixed) 
         own_shots(fixed.strokes),
     )
     check_request(request)
-    with transaction.atomic():
-        RunOut.objects.filter(owner=owner, status__in=ACTIVE).update(status=Status.STOPPING)
-        found = RunOut.objects.create(owner=owner, question=kept_question(request, file, {"me": me, "them": them}))
-        work_out_run_out.defer(run_out_id=found.pk)
-    return found
+    question = kept_question(request, file, {"me": me, "them": them})
+    return asked_anew(RunOut, owner, lambda key: work_out_run_out.defer(run_out_id=key), question=question)

@@ -3,7 +3,6 @@
 import json
 from typing import Any
 
-from django.db import transaction
 from django.db.models import F
 
 from layouts.models import Layout
@@ -14,7 +13,7 @@ from profiles.services import stroke_model_named
 from studies.models import Study
 from studies.questions import kept_question
 from studies.tasks import weigh_study
-from work.models import ACTIVE, Status
+from work.superseding import asked_anew
 
 # How many layouts are listed as lately weighed, of how many studies.
 _RECENT, _LOOKED_THROUGH = 8, 40
@@ -36,11 +35,7 @@ def ask(
     request = WeighRequest(file.situation, *players, seed, samples, file.strokes, match)
     check_request(request)
     question = kept_question(request, file, {"me": me, "them": them})
-    with transaction.atomic():
-        Study.objects.filter(owner=owner, status__in=ACTIVE).update(status=Status.STOPPING)
-        study = Study.objects.create(owner=owner, layout=layout, question=question)
-        weigh_study.defer(study_id=study.pk)
-    return study
+    return asked_anew(Study, owner, lambda key: weigh_study.defer(study_id=key), layout=layout, question=question)
 
 
 def recent(owner: Any) -> list[dict[str, Any]]:
