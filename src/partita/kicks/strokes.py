@@ -68,7 +68,9 @@ def worked_out(scene: Scene, target: int, route: tuple[str, ...]) -> WorkedOut |
     near = found.first.aim_at(cue, found.aim)
     named = _strokes_for(found, running_side(route, cue, near))
     rows = np.array([(near, speed, side, height, 0.0) for _, speed, (side, height) in named])
-    rows = scene.raised(rows) if len(scene.raised(rows)) == len(rows) else rows
+    raised = scene.raised(rows)
+    # Strokes whose butt cannot be raised so far are left out there: then all are told as they would be level.
+    rows = raised if len(raised) == len(rows) else rows
     aims = full_aims(scene, target, route, rows, np.full(len(rows), near))
     rows[:, 0] = np.where(np.isfinite(aims), aims, near)
     return WorkedOut(found, tuple(

@@ -1,5 +1,6 @@
 """The window of a way: the stretch of the first rail that hits the ball, how, and what each part of it leaves."""
 
+import math
 from dataclasses import dataclass
 
 import numpy as np
@@ -53,8 +54,11 @@ class Window:
     @property
     def inside(self) -> float:
         """Share of the player's strokes that are aimed inside the window, 0..1."""
-        spread = np.random.default_rng(_SEED).normal(self.mean, max(self.deviation, 1e-9), 4000)
-        return float(np.mean((spread >= min(self.low, self.high)) & (spread <= max(self.low, self.high))))
+        below, above = (
+            math.erf((edge - self.mean) / (math.sqrt(2.0) * max(self.deviation, 1e-9)))
+            for edge in (self.low, self.high)
+        )
+        return 0.5 * (above - below)
 
 
 def window_of(

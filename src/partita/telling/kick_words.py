@@ -2,7 +2,7 @@
 
 import numpy as np
 
-from partita.kicks.correction import Correction
+from partita.kicks.correction import MIDDLE, Correction
 from partita.kicks.cushions import Cushion
 from partita.kicks.hidden import Sight
 from partita.kicks.stick import Stick
@@ -160,7 +160,7 @@ def correction_words(one: Correction, off: float | None, half: float) -> str:
     """What tries add to a sum, and how sure that is; off : in first-rail numbers, None where it is at arrival."""
     tries = f"{one.tries} {'try' if one.tries == 1 else 'tries'}"
     if off is None:
-        shift, _ = one.at(30.0)
+        shift, _ = one.at(MIDDLE)
         longer = "longer" if shift < 0 else "shorter"
         return f"{tries}: they arrive {number_words(abs(shift))} {longer} than the sum, ± {number_words(half)}."
     if not np.isfinite(half):

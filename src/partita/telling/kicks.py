@@ -4,7 +4,7 @@ from collections.abc import Sequence
 
 import numpy as np
 
-from partita.kicks.correction import ENOUGH_TRIES, Correction, corrected, correction_of
+from partita.kicks.correction import ENOUGH_TRIES, MIDDLE, Correction, corrected, correction_of
 from partita.kicks.cushions import cushions_of
 from partita.kicks.rails import first_rail
 from partita.kicks.stick import stick_of
@@ -114,16 +114,13 @@ def tries_of(table: TableSpec, tries: Sequence[Try]) -> TriesDocument:
     cushions = cushions_of(table, tries) if tries else None
     return TriesDocument(
         tries=len(tries),
-        corrections=[_correction(one, one.at(_MIDDLE)[0], one.at(_MIDDLE)[1]) for one in found if one.tries],
+        corrections=[_correction(one, *one.at(MIDDLE)) for one in found if one.tries],
         cushions={
             name: CushionDocument(value=one.value, half=one.half, set_to=getattr(table, name))
             for name, one in (cushions or {}).items()
         },
         words=words.tries_words(len(tries), cushions, table),
     )
-
-
-_MIDDLE = 30.0
 
 
 class _Teller:

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { KickSum, KickWindow, Table } from '@/api/client'
 import type { Place } from '@/board/document'
-import { diamondsOf, numberWords, placeOf, startsOf } from '@/places/kicks/rails'
+import { diamondsOf, numberWords, placeOf, startsOf } from './rails'
 import { pathOf, type Frame } from './frame'
 
 /** The numbers of a kick over the table: those of its first rail, the lines of the sum, the window, and where it is aimed. */

@@ -4,7 +4,7 @@ import type { KickWay } from '@/api/client'
 import { AIM_MARKS } from '@/shots/endings'
 import ShareBar from '@/shots/ShareBar.vue'
 import { percent } from '@/shots/words'
-import { numberWords } from './rails'
+import { numberWords } from '@/drawing/rails'
 
 /** One way in the list: what it is, its number beside the sum, how often it is a good hit, and the rack chance. */
 const props = defineProps<{ way: KickWay; rank: number; chosen: boolean; rackWords: string }>()

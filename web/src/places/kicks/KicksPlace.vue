@@ -23,7 +23,7 @@ import { useKicks } from '@/stores/kicks'
 import type { Layer } from '@/stores/layers'
 import { useSession } from '@/stores/session'
 import { useTries } from '@/stores/tries'
-import { aimBetween, placeOf } from './rails'
+import { aimBetween, placeOf } from '@/drawing/rails'
 import StickCard from './StickCard.vue'
 import SumCard from './SumCard.vue'
 import TriesCard from './TriesCard.vue'
@@ -203,7 +203,7 @@ const frameOf = (given: { frame: Frame; radius: number }) => given
 </template>
 
 <style scoped src="@/board/board-place.css"></style>
-<style scoped src="../runout/runout-place.css"></style>
+<style scoped src="@/board/answer-place.css"></style>
 <style scoped>
 .work {
   grid-template-areas: 'left right' 'more right';

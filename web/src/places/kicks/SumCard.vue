@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { KickLook, Stroke } from '@/api/client'
-import { numberWords } from './rails'
+import { numberWords } from '@/drawing/rails'
 
 /** The sum as one says it, how one comes to it, what this table asks, and what other strokes need. */
 const props = defineProps<{ look: KickLook }>()

@@ -4,7 +4,7 @@ import { useBoard } from '@/board/useBoard'
 import { tableNameOf } from '@/board/document'
 import ProblemList from '@/frame/ProblemList.vue'
 import { useTries } from '@/stores/tries'
-import { numberWords } from './rails'
+import { numberWords } from '@/drawing/rails'
 
 /** The tries on this table: what they say of its sums and cushions; struck out, taken in and out, printed as a card. */
 defineProps<{ canLog: boolean; logging: boolean }>()

@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import type { KickSum, KickWindow } from '@/api/client'
 import { pathOf } from '@/drawing/frame'
 import { percent } from '@/shots/words'
-import { endWords, numberWords, railWords } from './rails'
+import { endWords, numberWords, railWords } from '@/drawing/rails'
 import { bellOf, CHART, scalesOf, stretchesOf, ticksOf } from './windowChart'
 
 /** The window along the first rail: what each number hits and leaves, the player's aim over it; pressed, it is aimed at. */

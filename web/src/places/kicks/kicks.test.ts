@@ -1,6 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import type { KickLook, KickWindow } from '@/api/client'
-import { aimBetween, countedBeside, nearestRail, numberAt, numberWords, placeOf, startsOf } from './rails'
+import {
+  aimBetween,
+  countedBeside,
+  nearestRail,
+  numberAt,
+  numberWords,
+  placeOf,
+  startsOf,
+} from '@/drawing/rails'
 import { tryOf } from './tryOf'
 import { bellOf, scalesOf, stretchesOf, ticksOf } from './windowChart'
 

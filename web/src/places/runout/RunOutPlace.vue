@@ -139,4 +139,4 @@ const frameOf = (given: { frame: Frame; radius: number }) => given
 </template>
 
 <style scoped src="@/board/board-place.css"></style>
-<style scoped src="./runout-place.css"></style>
+<style scoped src="@/board/answer-place.css"></style>
