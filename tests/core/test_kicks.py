@@ -8,6 +8,8 @@ import unittest
 from dataclasses import replace
 from pathlib import Path
 
+import hypothesis
+import hypothesis.strategies as st
 import numpy as np
 import scipy.optimize
 import scipy.stats
@@ -23,7 +25,8 @@ from partita.kicks.cushions import cushions_of
 from partita.kicks.hidden import sight_of
 from partita.kicks.landing import arrivals
 from partita.kicks.meeting import cuts, full_aims
-from partita.kicks.rails import DIAMONDS_BEHIND_M, Rail
+from partita.kicks.rails import DIAMONDS_BEHIND_M, Rail, ends_of, first_rail
+from partita.kicks.stick import Stick, stick_of
 from partita.kicks.strokes import LONG_ARRIVAL, LONG_ONE, MEDIUM, ONE_O_CLOCK, running_side, worked_out
 from partita.kicks.sums import mirror, shifted, sum_for, three_cushion
 from partita.kicks.tries import Try, check_try, first_of, last_of, off_by, row_of
@@ -36,8 +39,9 @@ from partita.physics.simulate import execute
 from partita.players.executions import standard_draws
 from partita.players.stroke_model import PRESETS
 from partita.table.layout import Layout
-from partita.table.spec import TableSpec
+from partita.table.spec import CUSHIONS, TableSpec
 from partita.telling import kick_words
+from partita.telling.drawing import read_stroke
 from partita.telling.kick_card_sheet import kick_card_sheet
 from partita.telling.kicks import kicks_of, look_at, tries_of
 
@@ -130,6 +134,7 @@ class Sums(unittest.TestCase):
             (("far-long", "foot", "near-long", "head"), "No sum holds 4 cushions"),
             ((), "by swerve"),
             (("jaw side-far",), "Off a jaw"),
+            (("far-long", "jaw foot-near"), "Off a jaw"),
         ):
             self.assertIsNone(sum_for(TABLE, route, cue, target))
             self.assertIn(said, kick_words.no_sum_words(route))
@@ -208,10 +213,15 @@ class Ways(unittest.TestCase):
         document = kicks_of(kicks)
         self.assertIn("free", document.sight)
         self.assertGreater(document.straight[0].good_hit.value, document.ways[0].good_hit.value)
-        half = Scene(situation({"cue": (1, 2), "2": (5, 2), "5": (3, 2.11), "9": (6, 3)}))
-        sight = sight_of(half, 1)
-        self.assertTrue(0 < sight.shows_mm < 57)
-        self.assertEqual(sight.blockers, ("5",))
+        # The farther the blocker lies beside the line, the more shows; right on it, nothing does.
+        shows = []
+        for off in (0.0, 0.11, 0.16, 0.4):
+            sight = sight_of(Scene(situation({"cue": (1, 2), "2": (5, 2), "5": (2, 2 + off), "9": (6, 3)})), 1)
+            shows.append(sight.shows_mm)
+            self.assertEqual(sight.hooked, sight.shows_mm == 0)
+            self.assertEqual(sight.blockers, ("5",) if off < 0.3 else ())
+        self.assertEqual(sorted(shows), shows)
+        self.assertEqual((shows[0], round(shows[-1])), (0.0, 57))
 
     def test_what_cannot_be_kicked_at_is_refused_with_what_can(self) -> None:
         for more, said in (({"target": "5"}, "foul here. Use 2"), ({"target": "3"}, "not on the table. Use 2")):
@@ -232,6 +242,57 @@ class Ways(unittest.TestCase):
         self.assertNotAlmostEqual(own.window.number, astray.window.number, places=0)
         self.assertEqual(len(own.stick.after), 9)
         self.assertIsNone(astray.stick)
+
+
+class KickAndStick(unittest.TestCase):
+    def after(self, balls: dict[str, tuple[float, float]]) -> tuple[Stick, dict[tuple[str, str], float | None]]:
+        """The stick of the mirror off the far rail at the 2, and how far the cue ball goes by tip and pace."""
+        rater, target = seated(KickRequest(situation(balls), PRESETS["league"], PRESETS["league"]))
+        told = worked_out(rater.scene, target, ("far-long",))
+        assert told is not None
+        stroke = next(played.stroke for played in told.played if played.number is not None)
+        stick = stick_of(rater.scene, target, read_stroke(rater, stroke, "drawn"))
+        assert stick is not None
+        return stick, {(hit.tip, hit.pace): hit.cue_m for hit in stick.after}
+
+    def test_flat_draw_holds_the_cue_ball_and_steep_follow_does(self) -> None:
+        # common practice, no source.
+        flat, went = self.after({"cue": (1, 2.2), "2": (6.4, 2.4), "5": (1.8, 2.23), "9": (7, 0.6)})
+        self.assertLess(np.degrees(flat.off_rail_rad), 35)
+        self.assertEqual(flat.held_by, "draw")
+        for pace in ("soft", "medium", "firm"):
+            self.assertLess(went["draw", pace] or 9.0, went["follow", pace] or 0.0, pace)
+        self.assertLess(went["draw", "soft"] or 9.0, 0.05)
+        steep, went = self.after({"cue": (3, 1), "2": (4.4, 2.2), "5": (3.5, 1.43), "9": (7, 3.6)})
+        self.assertGreater(np.degrees(steep.off_rail_rad), 60)
+        self.assertEqual(steep.held_by, "follow")
+        self.assertLess(went["follow", "medium"] or 9.0, went["draw", "medium"] or 0.0)
+
+
+class Rails(unittest.TestCase):
+    @hypothesis.given(
+        st.sampled_from([(cushion, end) for cushion in CUSHIONS for end in ends_of(cushion)]),
+        st.floats(0.05, 0.95), st.floats(0.05, 0.95), st.floats(1.0, 39.0),
+    )  # fmt: skip
+    def test_an_aim_at_a_number_reads_as_that_number_and_counts_from_its_corner(
+        self, named: tuple[str, str], along: float, up: float, number: float
+    ) -> None:
+        rail = Rail(TABLE, *named)
+        place = np.array([along * TABLE.length_m, up * TABLE.width_m])
+        self.assertAlmostEqual(rail.read_aim(place, rail.aim_at(place, number)), number, places=6)
+        other = Rail(TABLE, named[0], next(end for end in ends_of(named[0]) if end != named[1]))
+        whole = 80.0 if rail.axis == 0 else 40.0
+        self.assertAlmostEqual(other.number_of(rail.along_of(number)), whole - number, places=6)
+
+    def test_a_first_rail_counts_from_the_corner_that_the_ball_goes_towards(self) -> None:
+        cue, ahead, behind = np.array([1.0, 0.6]), np.array([2.0, 0.6]), np.array([0.4, 0.6])
+        for route, target, counted in (
+            (("far-long", "foot"), behind, "foot"), (("far-long",), ahead, "foot"), (("far-long",), behind, "head"),
+            (("head", "near-long"), ahead, "near-long"), (("far-long", "near-long"), behind, "head"),
+        ):  # fmt: skip
+            self.assertEqual(first_rail(TABLE, route, cue, target).counted_from, counted, route)
+        # A line that goes away from a rail is aimed at none of its numbers.
+        self.assertTrue(np.isnan(Rail(TABLE, "far-long", "foot").read_aim(cue, -1.0)))
 
 
 def tries(table: TableSpec, count: int, seed: int, scatter: float = 2.0) -> list[Try]:

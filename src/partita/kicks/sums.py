@@ -11,7 +11,7 @@ from numpy.typing import NDArray
 
 from partita.kicks.rails import Rail, first_rail
 from partita.table.diamonds import diamonds
-from partita.table.spec import TableSpec
+from partita.table.spec import CUSHIONS, TableSpec
 
 Floats = NDArray[np.float64]
 LONG = ("near-long", "far-long")
@@ -40,7 +40,9 @@ class Sum:
 
 
 def sum_for(table: TableSpec, route: tuple[str, ...], cue: Floats, target: Floats) -> Sum | None:
-    """The sum that players do for a route, None where there is none. cue, target : (2,) m."""
+    """The sum that players do for a route, None where there is none: off a jaw too. cue, target : (2,) m."""
+    if any(part not in CUSHIONS for part in route):
+        return None
     if len(route) == 1 and route[0] in LONG + SHORT:
         return mirror(table, route[0], cue, target)
     if len(route) == 2 and (route[0] in LONG) != (route[1] in LONG):

@@ -74,7 +74,8 @@ def window_of(
     scene, cue = rater.scene, rater.places[0]
     rail = first_rail(scene.table, route, cue, rater.places[target])
     row = rows_of([option.stroke])[0]
-    edges = _edges(rater, target, tuple(part for part in route if not part.startswith("jaw")), row)
+    rails = tuple(part for part in route if not part.startswith("jaw"))
+    edges = _edges(rater, target, rails, row)
     if edges is None:
         return None
     margin = max(0.75 * (edges[1] - edges[0]), 0.01)
@@ -82,7 +83,7 @@ def window_of(
     rows[:, 0] = np.linspace(edges[0] - margin, edges[1] + margin, played)
     reading = scene.play(rows)
     facts, code = reading.shots.facts, reading.outcomes.code
-    met = (facts[:, FIRST_HIT] == target) & (facts[:, ROUTE] == route_code(route))
+    met = (facts[:, FIRST_HIT] == target) & (facts[:, ROUTE] == route_code(rails))
     cut = np.where(met, reading.shots.measures[:, CUT], 0.0)
     fullness = np.where(met, [fullness_of(float(angle)) for angle in cut], 0.0)
     aims = rater.executions_of(option, standard_draws(_SEED, _ERRORS))[:, 0]
