@@ -68,8 +68,8 @@ class StrokeModel:
 PRESETS = {
     model.name: model
     for model in (
-        StrokeModel("professional", 0.038, 0.045, 0.010, 0.2, 0.12, 0.8, nerves=0.05),
-        StrokeModel("semi-professional", 0.052, 0.08, 0.015, 0.6, 0.15, 1.0, nerves=0.1),
+        StrokeModel("professional", 0.031, 0.045, 0.010, 0.2, 0.12, 0.8, nerves=0.05),
+        StrokeModel("semi-professional", 0.048, 0.08, 0.015, 0.6, 0.15, 1.0, nerves=0.1),
         StrokeModel("strong league", 0.078, 0.12, 0.02, 1.2, 0.20, 1.3, nerves=0.15),
         StrokeModel("league", 0.15, 0.18, 0.03, 2.2, 0.25, 1.7, nerves=0.25),
         StrokeModel("beginner", 0.30, 0.26, 0.04, 3.0, 0.30, 2.2, nerves=0.35),
