@@ -4,7 +4,6 @@ import { computed, ref } from 'vue'
 import { useGuarded } from '@/api/guarded'
 import type { Stroke } from '@/api/client'
 import BoardTable from '@/board/BoardTable.vue'
-import type { Place } from '@/board/document'
 import PlaceLine from '@/board/PlaceLine.vue'
 import SceneStrip from '@/board/SceneStrip.vue'
 import SetupTools from '@/board/SetupTools.vue'
@@ -22,22 +21,20 @@ import { chanceWords } from '@/shots/words'
 import { useKicks } from '@/stores/kicks'
 import type { Layer } from '@/stores/layers'
 import { useSession } from '@/stores/session'
-import { useTries } from '@/stores/tries'
 import { aimBetween, placeOf } from '@/drawing/rails'
 import StickCard from './StickCard.vue'
 import SumCard from './SumCard.vue'
 import TriesCard from './TriesCard.vue'
-import { tryOf } from './tryOf'
 import { useKickAim } from './useKickAim'
 import { useKicksAddress } from './useKicksAddress'
 import { useKicksKeys } from './useKicksKeys'
+import { useTryLog } from './useTryLog'
 import WaysSheet from './WaysSheet.vue'
 import WindowChart from './WindowChart.vue'
 
 const emit = defineEmits<{ keys: [] }>()
 const board = useSharedBoard()
 const kicks = useKicks()
-const tries = useTries()
 const session = useSession()
 const line = ref<InstanceType<typeof PlaceLine> | null>(null)
 const { problems, guarded } = useGuarded()
@@ -70,35 +67,12 @@ function aimAt(number: number) {
   else aim.begin({ ...stroke, aim_deg })
 }
 
-/** A try is being logged: the next press on a rail says where the ball arrived. */
-const logging = ref(false)
 const layout = ref<HTMLElement | null>(null)
-function log() {
-  logging.value = canLog.value && !logging.value
-  logWords.value = ''
-  if (logging.value) layout.value?.scrollIntoView({ block: 'start' })
-}
-const logWords = ref('')
-async function arrived(at: Place) {
-  const { cue } = board.document.balls
-  const [found, number] = [look.value, look.value?.number]
-  if (!found || !cue || number == null) return
-  const tried = tryOf(found, cue, at, number)
-  if (typeof tried === 'string') {
-    logWords.value = tried
-    return
-  }
-  logging.value = false
-  logWords.value = ''
-  if (await tries.log(tried)) await kicks.closely(found.option.stroke as Stroke)
-}
+const log = useTryLog(layout)
 function leave(): boolean {
-  const was = logging.value
-  logging.value = false
-  logWords.value = ''
+  const was = log.leave()
   return aim.leave() || was
 }
-const canLog = computed(() => look.value?.number != null)
 async function newRack() {
   leave()
   kicks.close()
@@ -109,7 +83,7 @@ useKicksKeys({
   type: () => line.value?.focus(),
   aim: () => (aim.aiming.value ? aim.leave() : kicks.way && aim.begin()),
   draw: () => (drawn.value = !drawn.value),
-  log,
+  log: log.turn,
   leave,
 })
 const frameOf = (given: { frame: Frame; radius: number }) => given
@@ -148,11 +122,11 @@ const frameOf = (given: { frame: Frame; radius: number }) => given
               :counted-from="countedFrom"
               :table="table"
             />
-            <PlacePicker v-if="logging" :frame="given.frame" @pick="arrived" />
+            <PlacePicker v-if="log.logging.value" :frame="given.frame" @pick="log.arrived" />
           </template>
         </BoardTable>
-        <p v-if="logging" class="pointing" role="status">
-          {{ logWords || 'Strike the cue ball alone, as aimed; then press the rail where it arrived.' }}
+        <p v-if="log.logging.value" class="pointing" role="status">
+          {{ log.words.value }}
           <button type="button" @click="leave()">Leave it</button>
         </p>
         <div class="under">
@@ -194,7 +168,7 @@ const frameOf = (given: { frame: Frame; radius: number }) => given
           />
           <div class="pair">
             <StickCard v-if="look.stick" :stick="look.stick" />
-            <TriesCard :can-log="canLog" :logging="logging" @log="log()" />
+            <TriesCard :can-log="log.canLog.value" :logging="log.logging.value" @log="log.turn()" />
           </div>
         </template>
       </section>
