@@ -7,7 +7,7 @@ from django.test import Client, TransactionTestCase
 
 from layouts import demo
 from runouts.models import RunOut
-from tests.server.worker import Worker, eventually
+from tests.server.worker import SharedWorker, eventually
 
 THREE = demo.document({"cue": [4, 1.2], "7": [6, 1], "8": [2, 3], "9": [7, 2.5]}, {"shooter": "me"})
 NINE = demo.document(
@@ -16,13 +16,11 @@ NINE = demo.document(
 )  # fmt: skip
 
 
-class RunOuts(TransactionTestCase):
+class _Asks(TransactionTestCase):
     def setUp(self) -> None:
         self.user = User.objects.create_user("ida", password="a-long-password")
         self.client = Client()
         self.client.force_login(self.user)
-        self.worker = Worker()
-        self.addCleanup(self.worker.stop)
 
     def ask(self, document: dict[str, Any], **fixed: Any) -> Any:
         body = {"document": document, "me": "strong league", "them": "league", **fixed}
@@ -32,8 +30,9 @@ class RunOuts(TransactionTestCase):
         found: dict[str, Any] = self.client.get(f"/api/run-outs/{asked.json()['id']}").json()
         return found
 
+
+class Worked(_Asks, SharedWorker):
     def test_a_coarse_plan_comes_first_then_the_settled_one_and_it_prints(self) -> None:
-        self.worker.start()
         asked, coarse = self.ask(THREE, goal="rack", pockets={"9": "foot-near"}), []
 
         def is_done() -> bool:
@@ -51,7 +50,6 @@ class RunOuts(TransactionTestCase):
         self.assertEqual((sheet.status_code, sheet.content[:4]), (200, b"%PDF"))
 
     def test_a_new_question_stops_the_one_that_is_still_worked_out(self) -> None:
-        self.worker.start()
         first = self.ask(NINE)
         eventually("it has begun", lambda: self.look(first)["progress"] > 0)
         second = self.ask(THREE)
@@ -59,6 +57,8 @@ class RunOuts(TransactionTestCase):
         self.assertLess(self.look(first)["progress"], 1.0)
         eventually("the second is done", lambda: self.look(second)["status"] == "done", 60)
 
+
+class Waiting(_Asks):
     def test_one_that_waits_stops_at_once_and_nobody_else_sees_it(self) -> None:
         asked = self.ask(THREE)
         path = f"/api/run-outs/{asked.json()['id']}"

@@ -14,7 +14,7 @@ from partita.telling.drawing import FAN
 from studies import asking, clearing, drawings
 from studies import running as studies_running
 from studies.models import Study
-from tests.server.worker import Worker, eventually
+from tests.server.worker import SharedWorker, Worker, eventually
 from work import running
 
 QUICK = demo.document({"cue": [2, 1], "8": [5, 3], "9": [6, 2]}, {"shooter": "me"})
@@ -24,18 +24,17 @@ def ask(owner: Any, samples: int = 300) -> Study:
     return asking.ask(owner, QUICK, "league", "league", 1, samples, None)
 
 
-class WorkerLife(TransactionTestCase):
+class _Life(TransactionTestCase):
     def setUp(self) -> None:
         self.user = User.objects.create_user("ida", password="a-long-password")
-        self.worker = Worker()
-        self.addCleanup(self.worker.stop)
 
     def state(self, study: Study) -> Study:
         study.refresh_from_db()
         return study
 
+
+class Worked(_Life, SharedWorker):
     def test_a_study_gives_partial_results_and_then_a_settled_one(self) -> None:
-        self.worker.start()
         study, seen = ask(self.user, 4000), set()
 
         def is_done() -> bool:
@@ -47,11 +46,22 @@ class WorkerLife(TransactionTestCase):
         self.assertTrue(study.document["settled"])
         self.assertGreater(len(study.document["options"]), 3)
 
+    def test_stopping_ends_the_work_and_keeps_what_was_found(self) -> None:
+        study = ask(self.user, 20_000)
+        eventually("it has begun", lambda: self.state(study).revision > 0)
+        running.stop(study)
+        eventually("it stops", lambda: self.state(study).status == Study.Status.STOPPED)
+        self.assertLess(study.progress, 1.0)
+        self.assertTrue(study.document["options"])
+
+
+class Killed(_Life):
     def test_a_study_whose_worker_is_killed_is_taken_up_by_another(self) -> None:
-        self.worker.start()
+        worker = Worker().start()
+        self.addCleanup(worker.stop)
         study = ask(self.user, 3000)
         eventually("it has begun", lambda: self.state(study).revision > 0)
-        self.worker.kill()
+        worker.kill()
         self.assertEqual(self.state(study).status, Study.Status.RUNNING)
         other = Worker()
         self.addCleanup(other.stop)
@@ -59,15 +69,6 @@ class WorkerLife(TransactionTestCase):
         eventually("another worker finishes it", lambda: self.state(study).status == Study.Status.DONE, 120)
         job = ProcrastinateJob.objects.get(task_name="weigh_study", args__study_id=study.pk)
         self.assertGreaterEqual(job.attempts, 1)
-
-    def test_stopping_ends_the_work_and_keeps_what_was_found(self) -> None:
-        self.worker.start()
-        study = ask(self.user, 20_000)
-        eventually("it has begun", lambda: self.state(study).revision > 0)
-        running.stop(study)
-        eventually("it stops", lambda: self.state(study).status == Study.Status.STOPPED)
-        self.assertLess(study.progress, 1.0)
-        self.assertTrue(study.document["options"])
 
 
 class RunDirectly(TestCase):

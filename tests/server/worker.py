@@ -8,6 +8,7 @@ import time
 from pathlib import Path
 
 from django.db import connection
+from django.test import TransactionTestCase
 
 SERVER = Path(__file__).resolve().parents[2] / "server"
 
@@ -46,6 +47,16 @@ class Worker:
             self.process.wait(2)
         except subprocess.TimeoutExpired:
             self.kill()
+
+
+class SharedWorker(TransactionTestCase):
+    """One worker for all tests of a class: its kernels are loaded once."""
+
+    @classmethod
+    def setUpClass(cls) -> None:
+        super().setUpClass()
+        cls.worker = Worker().start()
+        cls.addClassCleanup(cls.worker.stop)
 
 
 def eventually(what: str, condition: "object", seconds: float = 60.0) -> None:
