@@ -56,7 +56,7 @@ class Correction:
 def correction_of(table: TableSpec, tries: Sequence[Try], family: str) -> Correction:
     """The correction of a kind of sums from all tries of it; without any it corrects nothing, with a wide interval."""
     mine = [tried for tried in tries if tried.kind == family]
-    off = np.array([off_by(table, tried) for tried in mine])
+    off = off_by(table, mine)
     design = np.array([[1.0, (tried.aim - MIDDLE) / 10.0] for tried in mine]).reshape(-1, 2)
     known = np.isfinite(off)
     return regressed(design[known], off[known], family)

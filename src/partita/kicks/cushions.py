@@ -7,8 +7,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from partita.kicks.correction import SCATTER
-from partita.kicks.landing import arrivals
-from partita.kicks.tries import Try, last_of, row_of
+from partita.kicks.tries import Try, simulated
 from partita.table.spec import PLAUSIBLE, TableSpec
 
 Floats = NDArray[np.float64]
@@ -37,8 +36,8 @@ def cushions_of(table: TableSpec, tries: Sequence[Try]) -> dict[str, Cushion] | 
         weight, gradient = fit.normal(values, slopes)
         step = np.linalg.solve(weight, gradient)
         # A step that overshoots is halved: where a rail's slip ends the simulated arrivals have kinks.
-        halves = (fit.inside(values + step / 2**k) for k in range(_HALVINGS))
-        better = next((tried for tried in halves if fit.misfit(tried) < fit.misfit(values) - 1e-9), None)
+        halves, worst = (fit.inside(values + step / 2**k) for k in range(_HALVINGS)), fit.misfit(values) - 1e-9
+        better = next((tried for tried in halves if fit.misfit(tried) < worst), None)
         if better is None:
             break
         values, slopes = better, fit.slopes(better)
@@ -55,7 +54,9 @@ class _Fit:
         self.widths = np.array(list(_CUSHIONS.values()))
         limits = np.array([PLAUSIBLE[name] for name in _CUSHIONS])
         self.low, self.high = limits[:, 0] + _SMALL, limits[:, 1] - _SMALL
-        self.tries = [tried for tried, known in zip(tries, np.isfinite(_simulated(table, tries)), strict=True) if known]
+        self.tries = [
+            tried for tried, known in zip(tries, np.isfinite(simulated(table, tries)[:, 0]), strict=True) if known
+        ]
         self.arrived = np.array([tried.arrival for tried in self.tries])
 
     def inside(self, values: Floats) -> Floats:
@@ -66,7 +67,7 @@ class _Fit:
         """(k,) what each try arrived beyond the simulated one; 0 where that one meets other rails."""
         changes = dict(zip(_CUSHIONS, map(float, values), strict=True))
         table = replace(self.table, **changes)  # type: ignore[arg-type]
-        return np.asarray(np.nan_to_num(self.arrived - _simulated(table, self.tries)))
+        return np.asarray(np.nan_to_num(self.arrived - simulated(table, self.tries)[:, 0]))
 
     def misfit(self, values: Floats) -> float:
         """Squares of both, in their standard deviations."""
@@ -82,10 +83,3 @@ class _Fit:
         """The normal equations' matrix and right side."""
         weight = slopes.T @ slopes / SCATTER**2 + np.diag(self.widths**-2)
         return weight, slopes.T @ self.off(values) / SCATTER**2 + (self.prior - values) / self.widths**2
-
-
-def _simulated(table: TableSpec, tries: Sequence[Try]) -> Floats:
-    return np.array([
-        arrivals(last_of(table, tried), tried.route, np.array([tried.cue]), row_of(table, tried)[None])[0, 0]
-        for tried in tries
-    ])  # fmt: skip

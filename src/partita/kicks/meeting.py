@@ -21,7 +21,6 @@ def full_aims(scene: Scene, target: int, route: tuple[str, ...], rows: Floats, n
 
     near : (m,) where to look first, rad. The contact nearest to full counts where the middle itself is not reached.
     """
-    found, width = near.copy(), np.full(len(rows), _WIDE_RAD)
     aims = near[:, None] + np.linspace(-_WIDE_RAD, _WIDE_RAD, _AIMS)[None]
     for _ in range(1 + _ROUNDS):
         off = np.abs(cuts(scene, target, route, rows, aims))

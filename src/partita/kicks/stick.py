@@ -14,14 +14,13 @@ from partita.kicks.strokes import FIRM, MEDIUM, SOFT
 from partita.options.option import Option
 from partita.options.scene import Scene, rows_of
 from partita.physics.constants import AFTER, CUSHION
-from partita.physics.facts import CONTACT_X, CONTACT_Y, FIRST_HIT, TARGET_DIRECTION
+from partita.physics.facts import CONTACT_TIME, CONTACT_X, CONTACT_Y, FIRST_HIT, TARGET_DIRECTION
 
 Floats = NDArray[np.float64]
 # From so much off the rail on an approach is steep, rad; below the other it is flat.
 STEEP_RAD, FLAT_RAD = np.radians(55.0), np.radians(35.0)
 HEIGHTS = (("draw", -0.3), ("centre", 0.0), ("follow", 0.35))
 SPEEDS = (("soft", SOFT), ("medium", MEDIUM), ("firm", FIRM))
-_TRACE_ROWS = 60
 
 
 @dataclass(frozen=True)
@@ -64,8 +63,11 @@ def stick_of(scene: Scene, target: int, option: Option) -> Stick | None:
     if shots.facts[0, FIRST_HIT] != target:
         return None
     contact = shots.measures[0, [CONTACT_X, CONTACT_Y]]
-    rails = [row[AFTER + 1 : AFTER + 3] for row in shots.traces[0] if row[1] == CUSHION and row[2] == 0]
-    way = contact - rails[len(route) - 1]
+    before = shots.traces[0][shots.traces[0][:, 0] < shots.measures[0, CONTACT_TIME]]
+    rails = before[(before[:, 1] == CUSHION) & (before[:, 2] == 0)]
+    if not len(rails):
+        return None
+    way = contact - rails[-1, AFTER + 1 : AFTER + 3]
     along = abs(way[0]) if route[-1] in ("near-long", "far-long") else abs(way[1])
     out = float(shots.measures[0, TARGET_DIRECTION] - np.arctan2(way[1], way[0]))
     turns = abs((out + np.pi) % (2 * np.pi) - np.pi)

@@ -5,6 +5,7 @@ cushions (`kicks.cushions`) begin.
 """
 
 import math
+from collections.abc import Sequence
 from dataclasses import dataclass
 from itertools import pairwise
 
@@ -59,7 +60,7 @@ def check_try(table: TableSpec, tried: Try, where: str = "try") -> Try:
         most = 10.0 * DIAMONDS[rail.axis]
         if not math.isfinite(number) or not -_BEYOND <= number <= most + _BEYOND:
             raise refuse(f"{where} {name}", f"{number:.4g} is not on the {rail.cushion} rail", f"Use 0 to {most:g}.")
-    if not math.isfinite(off_by(table, tried)):
+    if not math.isfinite(off_by(table, [tried])[0]):
         said = f"no ball from there, aimed at {tried.aim:g}, goes by these rails"
         raise refuse(f"{where} route", said, "Check where it lay, the rails and the number aimed at.")
     return tried
@@ -110,15 +111,33 @@ def mirrored(table: TableSpec, cushion: str, place: Floats, way: Floats) -> tupl
     return place + share * way, way * np.where(np.arange(2) == across, -1.0, 1.0), float(share)
 
 
-def off_by(table: TableSpec, tried: Try) -> float:
-    """What a try is off by against the sum, numbers at arrival; not a number where no ball goes that way.
+def off_by(table: TableSpec, tries: Sequence[Try]) -> Floats:
+    """(k,) what tries are off by against the sum, numbers at arrival; not a number where no ball goes that way.
 
     Sums are read through to the diamonds, tries where the ball touches the rail: what lies between is simulated.
     """
-    cue, first, last = np.array(tried.cue), first_of(table, tried), last_of(table, tried)
-    touched, through = arrivals(last, tried.route, cue[None], row_of(table, tried)[None])[0]
-    beyond = through - touched if math.isfinite(touched) else 0.0
-    return tried.arrival + float(beyond) - summed_arrival(tried.kind, tried.route, first, last, cue, tried.aim)
+    between = np.nan_to_num(np.diff(simulated(table, tries), axis=1)[:, 0])
+    summed = [
+        summed_arrival(
+            tried.kind, tried.route, first_of(table, tried), last_of(table, tried), np.array(tried.cue), tried.aim
+        )
+        for tried in tries
+    ]
+    return np.asarray(np.array([tried.arrival for tried in tries]) + between - np.array(summed))
+
+
+def simulated(table: TableSpec, tries: Sequence[Try]) -> Floats:
+    """(k, 2) the numbers at which the tries' balls arrive on a table by simulation, as `landing.arrivals` has them;
+    all of one route are played at once."""
+    found = np.full((len(tries), 2), math.nan)
+    ways: dict[tuple[tuple[str, ...], str], list[int]] = {}
+    for k, tried in enumerate(tries):
+        ways.setdefault((tried.route, tried.counted_from), []).append(k)
+    for (route, _), members in ways.items():
+        rows = np.array([row_of(table, tries[k]) for k in members])
+        cues = np.array([tries[k].cue for k in members])
+        found[members] = arrivals(last_of(table, tries[members[0]]), route, cues, rows)
+    return found
 
 
 def row_of(table: TableSpec, tried: Try) -> Floats:

@@ -148,12 +148,13 @@ def window_words(window: Window) -> str:
 
 def stick_words(stick: Stick) -> str:
     """How the cue ball comes in, and what holds it."""
-    angle = f"It comes off the rail at {np.degrees(stick.off_rail_rad):.0f}°"
+    off, turned = np.degrees(stick.off_rail_rad), np.degrees(stick.turns_rad)
+    angle = f"It comes off the rail at {off:.0f}° and sends the ball off {turned:.0f}° from its own way"
     if stick.held_by == "follow":
-        return f"{angle}, steep: follow holds it against the ball."
+        return f"{angle}. Steep: follow holds it against the ball."
     if stick.held_by == "draw":
-        return f"{angle}, flat: draw holds it, struck softer than one thinks."
-    return f"{angle}, between steep and flat: struck in the centre it stays nearest."
+        return f"{angle}. Flat: draw holds it, struck softer than one thinks."
+    return f"{angle}. Between steep and flat: struck in the centre it stays nearest."
 
 
 def correction_words(one: Correction, off: float | None, half: float) -> str:

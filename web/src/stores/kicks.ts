@@ -90,6 +90,7 @@ export const useKicks = defineStore('kicks', () => {
     if (stroke) void closely(stroke as Stroke).catch((error: unknown) => (problems.value = problemsOf(error)))
     else look.value = null
   }
+  let latest = 0
   /** One stroke looked at closely; `quick` while it is dragged. */
   async function closely(stroke: Stroke, quick = false): Promise<KickLook> {
     const { me, them } = board.scene
@@ -103,7 +104,10 @@ export const useKicks = defineStore('kicks', () => {
       route,
       quick,
     }
+    const mine = ++latest
     const next = await answered(api.POST('/api/kicks/look', { body }))
+    // Another way was chosen, or the aim dragged on, meanwhile: that one is shown.
+    if (mine !== latest) return next
     // What is only looked at while it is dragged keeps the rest of what stood there.
     look.value = quick ? { ...next, stick: look.value?.stick ?? null } : next
     return next
