@@ -57,6 +57,7 @@ INSTALLED_APPS = [
     "runouts",
     "kicks",
     "records",
+    "measures",
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",

@@ -8,7 +8,7 @@ from pydantic import Field
 from accounts.current import account
 from partita.players.stroke_model import PRESETS, Hand
 from profiles.models import PlayerProfile
-from profiles.services import save_profile
+from profiles.services import Wanted, save_profile
 
 router = Router(tags=["profiles"])
 
@@ -35,28 +35,40 @@ class PlayerOut(Schema):
     own: bool
     level: str
     stroke_model: StrokeModelOut
+    is_measured: bool = False
+    use_measured: bool = False
+    cue: str = ""
+    notes: str = ""
 
 
 class PlayerIn(Schema):
     """A profile made from a level, with the player's hand, reach (m) and nerves (share added to the aim error; those of
-    the level when left out)."""
+    the level when left out); `use_measured`: the odds are by what attempts say, as soon as they do."""
 
     name: str = Field(min_length=1, max_length=60)
     level: str = Field(max_length=60)
     hand: Hand = "right"
     reach_m: float = 0.75
     nerves: float | None = None
+    use_measured: bool = False
+    cue: str = Field("", max_length=80)
+    notes: str = Field("", max_length=1000)
 
     @property
-    def own(self) -> dict[str, object]:
-        """What is the player's own, beside the level."""
+    def wanted(self) -> Wanted:
+        """As the services take it."""
         nerves = {} if self.nerves is None else {"nerves": self.nerves}
-        return {"hand": self.hand, "reach_m": self.reach_m, **nerves}
+        own = {"hand": self.hand, "reach_m": self.reach_m, **nerves}
+        return Wanted(self.name, self.level, own, self.use_measured, self.cue, self.notes)
 
 
 def _out(profile: PlayerProfile) -> PlayerOut:
     model = StrokeModelOut.model_validate(profile.stroke_model)
-    return PlayerOut(key=f"profile:{profile.pk}", name=profile.name, own=True, level=profile.level, stroke_model=model)
+    return PlayerOut(
+        key=f"profile:{profile.pk}", name=profile.name, own=True, level=profile.level, stroke_model=model,
+        is_measured=profile.measured is not None, use_measured=profile.use_measured, cue=profile.cue,
+        notes=profile.notes,
+    )  # fmt: skip
 
 
 def _own(request: HttpRequest, player_id: int) -> PlayerProfile:
@@ -79,13 +91,13 @@ def players(request: HttpRequest) -> list[PlayerOut]:
 @router.post("/players", response=PlayerOut)
 def add_player(request: HttpRequest, body: PlayerIn) -> PlayerOut:
     """Make a player from a level under a name."""
-    return _out(save_profile(account(request), body.name, body.level, body.own))
+    return _out(save_profile(account(request), body.wanted))
 
 
 @router.put("/players/{int:player_id}", response=PlayerOut)
 def change_player(request: HttpRequest, player_id: int, body: PlayerIn) -> PlayerOut:
     """Change one of one's own players; studies keep what they were asked with."""
-    return _out(save_profile(account(request), body.name, body.level, body.own, _own(request, player_id)))
+    return _out(save_profile(account(request), body.wanted, _own(request, player_id)))
 
 
 @router.delete("/players/{int:player_id}", response={204: None})

@@ -1,25 +1,41 @@
 """From the players of a request to the core's stroke models, and players of one's own."""
 
+from collections.abc import Mapping
+from dataclasses import dataclass
 from typing import Any
+
+from django.db import transaction
 
 from config.naming import save_named
 from partita.errors import refuse
 from partita.games.question import Question
 from partita.games.situation import Situation
+from partita.players.measuring.prior import ERRORS
 from partita.players.stroke_model import StrokeModel, preset, stroke_model_from
 from profiles.models import PlayerProfile
+
+
+def profile_named(owner: Any, player: str) -> PlayerProfile | None:
+    """One of the owner's profiles by the key of the list of players ("profile:7"); None for anybody else."""
+    key = player.removeprefix("profile:")
+    if key == player or not key.isdecimal() or len(key) > 12:
+        return None
+    return PlayerProfile.objects.filter(owner=owner, pk=int(key)).first()
 
 
 def stroke_model_named(owner: Any, player: str) -> StrokeModel:
     """A level ("league") or one of the owner's profiles ("profile:7")."""
     if player.startswith("profile:"):
-        key = player.removeprefix("profile:")
-        known = key.isdecimal() and len(key) <= 12
-        profile = PlayerProfile.objects.filter(owner=owner, pk=int(key)).first() if known else None
+        profile = profile_named(owner, player)
         if profile is None:
             raise refuse("player", "there is no such player, or no longer", "Choose one from the list.")
-        return stroke_model_from({**profile.stroke_model, "name": profile.name})
+        return stroke_of(profile)
     return preset(player)
+
+
+def stroke_of(profile: PlayerProfile) -> StrokeModel:
+    """The stroke that the odds use for a player."""
+    return stroke_model_from({**profile.stroke_model, "name": profile.name})
 
 
 def question_with(owner: Any, situation: Situation, me: str, them: str) -> Question:
@@ -27,12 +43,44 @@ def question_with(owner: Any, situation: Situation, me: str, them: str) -> Quest
     return Question(situation, stroke_model_named(owner, me), stroke_model_named(owner, them))
 
 
-def save_profile(
-    owner: Any, name: str, level: str, own: dict[str, object], profile: PlayerProfile | None = None
-) -> PlayerProfile:
-    """Make or change a player from a level; own : hand, reach_m, and nerves where they are not those of the level."""
+@dataclass(frozen=True)
+class Wanted:
+    """What a profile is to be: its level, what is the player's own beside it (hand, reach_m, and nerves where they are
+    not those of the level), whether the odds use what was measured, and words."""
+
+    name: str
+    level: str
+    own: Mapping[str, object]
+    use_measured: bool = False
+    cue: str = ""
+    notes: str = ""
+
+
+def save_profile(owner: Any, wanted: Wanted, profile: PlayerProfile | None = None) -> PlayerProfile:
+    """Make or change a player."""
     kept = profile or PlayerProfile(owner=owner)
-    kept.name, kept.level = name, level
-    kept.stroke_model = stroke_model_from({**preset(level).as_json(), **own, "name": name}).as_json()
-    save_named(kept, name, "player")
+    kept.name, kept.level, kept.cue, kept.notes = wanted.name, wanted.level, wanted.cue, wanted.notes
+    kept.use_measured = wanted.use_measured
+    set_stroke(kept, wanted.own)
+    save_named(kept, wanted.name, "player")
     return kept
+
+
+def set_stroke(profile: PlayerProfile, own: Mapping[str, object]) -> None:
+    """The stroke that the odds use: of the level, or measured where that is wanted and there is a measure."""
+    base = preset(profile.level).as_json()
+    if profile.use_measured and profile.measured:
+        base |= profile.measured
+    profile.stroke_model = stroke_model_from({**base, **own, "name": profile.name}).as_json()
+
+
+def take_measured(profile_id: int, model: dict[str, object]) -> None:
+    """Keep what was measured of a player, and use it where that is wanted; a player who is gone needs nothing."""
+    with transaction.atomic():
+        profile = PlayerProfile.objects.select_for_update().filter(pk=profile_id).first()
+        if profile is None:
+            return
+        profile.measured = {name: model[name] for name in (*ERRORS, "power_cost", "side_cost")}
+        own = {name: profile.stroke_model[name] for name in ("hand", "reach_m", "nerves")}
+        set_stroke(profile, own)
+        profile.save(update_fields=("measured", "stroke_model"))

@@ -55,5 +55,5 @@ def played(request: HttpRequest) -> Any:
 @router.delete("/played/{int:played_id}", response={204: None})
 def take_back(request: HttpRequest, played_id: int) -> tuple[int, None]:
     """Delete one's own entry."""
-    get_object_or_404(Played, owner=account(request), pk=played_id).delete()
+    services.take_back(get_object_or_404(Played, owner=account(request), pk=played_id))
     return 204, None

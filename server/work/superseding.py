@@ -11,10 +11,15 @@ Kind = TypeVar("Kind", bound=Work)
 
 
 @transaction.atomic
-def asked_anew(kind: type[Kind], owner: Any, defer: Callable[[int], object], **fields: Any) -> Kind:
-    """A new row of a kind of work, its owner's running ones stopped, and queued by its key: all of that or nothing."""
-    rows = kind._default_manager
-    rows.filter(owner=owner, status__in=ACTIVE).update(status=Status.STOPPING)
-    found = rows.create(owner=owner, **fields)
+def asked_anew(
+    kind: type[Kind], owner: Any, defer: Callable[[int], object], about: dict[str, Any] | None = None, **fields: Any
+) -> Kind:
+    """A new row of a kind of work, its owner's running ones stopped, and queued by its key: all of that or nothing.
+
+    about : fields by which questions of one owner do not take each other's place
+    """
+    rows, apart = kind._default_manager, about or {}
+    rows.filter(owner=owner, status__in=ACTIVE, **apart).update(status=Status.STOPPING)
+    found = rows.create(owner=owner, **apart, **fields)
     defer(found.pk)
     return found

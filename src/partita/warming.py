@@ -22,8 +22,11 @@ from partita.kicks.ways import KickRequest, find_ways
 from partita.physics.simulate import address_of_run, simulate
 from partita.physics.stroke import Stroke
 from partita.physics.travel import lengths_travelled
+from partita.players.measuring.attempts import attempt_at
+from partita.players.measuring.posterior import measure
 from partita.players.stroke_model import PRESETS
 from partita.playing.playout import play_out
+from partita.practice.error_costs import error_costs
 from partita.runout.pattern import Pattern, RunOutRequest, work_out
 from partita.table.spec import TableSpec
 from partita.telling.drawing import draw
@@ -71,12 +74,15 @@ def _weighing() -> None:
     look_at(kicked, kicks.ways[0].option.stroke)
     list_options(small)
     broken("nine-ball", 1)
+    made = attempt_at("stop", "made")
+    next(found for found in measure([made] if made else [], TableSpec()) if found.posterior)
 
 
 def _racks() -> None:
     for question in (_situation(), _situation(ball_in_hand="anywhere")):
         for _ in play_out(question, 2):
             pass
+    next(error_costs(_LEAGUE, 3.0))
 
 
 def _runs() -> None:

@@ -40,14 +40,14 @@ def print_out(text: str) -> None:
     sys.stdout.write(text + "\n")
 
 
-def text_of(name: str) -> str:
-    """The text of a file, or of stdin."""
+def text_of(name: str, largest: int = LARGEST_BYTES) -> str:
+    """The text of a file, or of stdin; of what is larger than it may be, enough to see that."""
     if name == "-":
-        return sys.stdin.read(LARGEST_BYTES + 1)
+        return sys.stdin.read(largest + 1)
     path = Path(name)
     try:
         with path.open(encoding="utf-8") as file:
-            return file.read(LARGEST_BYTES + 1)
+            return file.read(largest + 1)
     except (OSError, UnicodeDecodeError) as error:
         raise refuse(
             name, f"it cannot be read: {getattr(error, 'strerror', None) or 'not text'}", "Give a layout file."

@@ -15,6 +15,7 @@ COMMANDS = {
     "kick": "the ways to a hidden ball: chance of a good hit, the sum, what the table asks of it",
     "playout": "whole racks played by both players: the rack chance and its interval",
     "sheet": "a layout file as a PDF for print, with ring marks",
+    "measure": "a stroke with intervals from attempts at known stations",
     "table-fit": "settings of a table from rolls, lags and stop shots",
     "warm": "compile every kernel now, so that nothing waits for it later",
 }

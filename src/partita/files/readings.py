@@ -1,11 +1,11 @@
-"""Readings of the three shots that measure a table: `{"table": ..., "rolls": [...], "lags": [...], "stops": [...]}`."""
+"""Readings that measure a table: `{"table": ..., "rolls": [...], "lags": [...], "stops": [...], "mouths": [...]}`."""
 
 from dataclasses import fields
 from typing import Any, TypedDict
 
 from partita.errors import refuse
 from partita.files.layout_file import read_table
-from partita.physics.table_fit import Lag, Roll, Stop
+from partita.physics.table_fit import MOUTHS, Lag, Mouth, Roll, Stop
 from partita.table.spec import TableSpec
 
 _MOST = 50
@@ -17,6 +17,8 @@ _RANGES = {
     "lengths": (1.0, 12.0),
     "distance_m": (0.1, 3.0),
     "depth": (0.05, 0.5),
+    "width_mm": (80.0, 170.0),
+    "gap_mm": (0.0, 60.0),
 }
 
 
@@ -26,26 +28,45 @@ class Readings(TypedDict):
     rolls: list[Roll]
     lags: list[Lag]
     stops: list[Stop]
+    mouths: list[Mouth]
 
 
 def read_readings(document: dict[str, Any]) -> tuple[TableSpec, Readings]:
     """The table that was measured, and what was read. `Refused` names the shot and the field."""
     for key in document:
-        if key not in ("table", "rolls", "lags", "stops"):
-            raise refuse(key[:30], "there is no such reading", "Use table, rolls, lags, stops.")
+        if key not in ("table", "rolls", "lags", "stops", "mouths"):
+            raise refuse(key[:30], "there is no such reading", "Use table, rolls, lags, stops, mouths.")
     table = read_table(document.get("table", "pool-9ft"))
     return table, Readings(
         rolls=[Roll(**values) for values in _shots(document, "rolls", Roll)],
         lags=[Lag(**values) for values in _shots(document, "lags", Lag)],
         stops=[Stop(**values) for values in _shots(document, "stops", Stop)],
+        mouths=[
+            _mouth(f"mouths {place}", values) for place, values in enumerate(_listed(document, "mouths", "pocket"), 1)
+        ],
     )
 
 
+def _mouth(where: str, values: object) -> Mouth:
+    if not isinstance(values, dict) or values.get("pocket") not in MOUTHS:
+        raise refuse(where, "it names no pocket", f"Give pocket, {' or '.join(MOUTHS)}, and width_mm or gap_mm.")
+    given = {name: value for name, value in values.items() if name != "pocket" and value is not None}
+    if list(given) not in (["width_mm"], ["gap_mm"]):
+        raise refuse(where, "it is measured neither one way nor the other", "Give width_mm or gap_mm, not both.")
+    return Mouth(str(values["pocket"]), **_checked(where, given, list(given)))
+
+
 def _shots(document: dict[str, Any], name: str, kind: type[Roll] | type[Lag] | type[Stop]) -> list[dict[str, float]]:
-    shots, wanted = document.get(name, []), [field.name for field in fields(kind)]
-    if not isinstance(shots, list) or len(shots) > _MOST:
-        raise refuse(name, f"it is not a list of up to {_MOST} shots", f"Give objects with {', '.join(wanted)}.")
+    wanted = [field.name for field in fields(kind)]
+    shots = _listed(document, name, ", ".join(wanted))
     return [_checked(f"{name} {place}", shot, wanted) for place, shot in enumerate(shots, 1)]
+
+
+def _listed(document: dict[str, Any], name: str, wanted: str) -> list[object]:
+    shots = document.get(name, [])
+    if not isinstance(shots, list) or len(shots) > _MOST:
+        raise refuse(name, f"it is not a list of up to {_MOST} shots", f"Give objects with {wanted}.")
+    return shots
 
 
 def _checked(where: str, shot: object, wanted: list[str]) -> dict[str, float]:

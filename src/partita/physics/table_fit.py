@@ -1,4 +1,4 @@
-"""A table's settings from three simple shots that anybody can measure.
+"""A table's settings from three simple shots that anybody can measure, and the mouths of its pockets.
 
 - *Roll*: let a ball roll slowly along a rail; time it from a mark to where it comes to rest, a known
   length on. Constant deceleration: mu_r = 2 s / (g t^2).
@@ -7,6 +7,8 @@
 - *Stop*: strike low so that the cue ball stops dead on a full hit; take the distance to the object
   ball, the time to it and the tip's height. The draw has just run out there: with the closed form of
   sliding motion V = (d / t) / (1 - h / 2) and mu_s = V h / (g t), h the tip's depth below centre in R.
+- *Mouth*: how wide a pocket is between the points of its cushions, by a ruler, or by the gap that two balls leave
+which lie in it side by side.
 
 Each reading has an error of its own (stop-watch, counting, placing the tip); a setting is their
 weighted mean, with the standard deviation that follows from the readings' errors or, where repeats
@@ -27,7 +29,10 @@ from partita.table.spec import PLAUSIBLE, TableSpec
 
 # Standard deviations of readings: a thumb on a stop-watch, a tape, counting lengths, placing the tip.
 TIME_S, LENGTH_M, LENGTHS, TIP_R = 0.08, 0.01, 0.05, 0.04
+# A ruler across a mouth, and a gap beside two balls judged by a finger.
+RULER_M, GAP_M = 0.0015, 0.003
 _SMALL = 1e-3
+MOUTHS = ("corner", "side")
 
 
 @dataclass(frozen=True)
@@ -56,6 +61,15 @@ class Stop:
 
 
 @dataclass(frozen=True)
+class Mouth:
+    """A pocket's mouth, "corner" or "side": measured across, or the gap beside two balls in it, mm; one of the two."""
+
+    pocket: str
+    width_mm: float | None = None
+    gap_mm: float | None = None
+
+
+@dataclass(frozen=True)
 class Setting:
     """A measured setting with its standard deviation."""
 
@@ -79,25 +93,40 @@ class TableFit:
 
 
 def fit_table(
-    table: TableSpec, rolls: Sequence[Roll] = (), lags: Sequence[Lag] = (), stops: Sequence[Stop] = ()
+    table: TableSpec,
+    rolls: Sequence[Roll] = (),
+    lags: Sequence[Lag] = (),
+    stops: Sequence[Stop] = (),
+    mouths: Sequence[Mouth] = (),
 ) -> TableFit:
     """Settings of a table from readings; what was not measured keeps the table's value.
 
     Raises `Refused` for readings that no table can give, naming the shot.
     """
-    if not (rolls or lags or stops):
-        raise refuse("readings", "there are none", "Give rolls, lags or stops.")
+    if not (rolls or lags or stops or mouths):
+        raise refuse("readings", "there are none", "Give rolls, lags, stops or mouths.")
     settings: dict[str, Setting] = {}
     if rolls:
-        settings["mu_r"] = _combined([_rolling(roll) for roll in rolls])
+        settings["mu_r"] = combined([_rolling(roll) for roll in rolls])
         table = _with(table, "mu_r", settings["mu_r"], "rolls")
     if stops:
-        settings["mu_s"] = _combined([_sliding(stop) for stop in stops])
+        settings["mu_s"] = combined([_sliding(stop) for stop in stops])
         table = _with(table, "mu_s", settings["mu_s"], "stops")
     if lags:
-        settings["e_c"] = _combined([_restitution(table, lag) for lag in lags])
+        settings["e_c"] = combined([_restitution(table, lag) for lag in lags])
         table = _with(table, "e_c", settings["e_c"], "lags")
+    for pocket in MOUTHS:
+        if widths := [_mouth(table, mouth) for mouth in mouths if mouth.pocket == pocket]:
+            name = f"{pocket}_mouth_m"
+            settings[name] = combined(widths)
+            table = _with(table, name, settings[name], "mouths")
     return TableFit(table, settings)
+
+
+def _mouth(table: TableSpec, mouth: Mouth) -> Setting:
+    if mouth.width_mm is not None:
+        return Setting(mouth.width_mm / 1000, RULER_M)
+    return Setting(4 * table.ball_radius_m + (mouth.gap_mm or 0.0) / 1000, GAP_M)
 
 
 def _with(table: TableSpec, name: str, setting: Setting, shots: str) -> TableSpec:
@@ -117,7 +146,7 @@ def _propagated(formula: Callable[..., float], values: Sequence[float], errors: 
     return Setting(value, math.sqrt(variance))
 
 
-def _combined(found: Sequence[Setting]) -> Setting:
+def combined(found: Sequence[Setting]) -> Setting:
     """Weighted mean; its deviation from the readings' errors or from their scatter, the larger one."""
     weights = [1 / max(setting.deviation, 1e-9) ** 2 for setting in found]
     total = sum(weights)

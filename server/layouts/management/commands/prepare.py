@@ -9,7 +9,7 @@ from django.core.management.base import BaseCommand
 from layouts import demo
 from layouts.models import Layout
 from layouts.services import checked
-from profiles.services import save_profile
+from profiles.services import Wanted, save_profile
 from tables.services import save as save_table
 
 
@@ -25,7 +25,7 @@ class Command(BaseCommand):
             return
         user = User.objects.create_user(demo.USER, password=demo.PASSWORD)
         for name, level, own in demo.PLAYERS:
-            save_profile(user, name, level, own)
+            save_profile(user, Wanted(name, level, own))
         for name, words in demo.TABLES:
             save_table(user, name, words)
         for name, places, situation in reversed(demo.LAYOUTS):

@@ -1,0 +1,1 @@
+"""A player's stroke from what became of his attempts."""

@@ -1,0 +1,1 @@
+"""Practice: what each error costs a player, and so what to practise."""

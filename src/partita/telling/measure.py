@@ -1,0 +1,125 @@
+"""The documents of a measure from its typed results."""
+
+import numpy as np
+
+from partita.options.naming import speed_words, tip_words
+from partita.physics.stroke import Stroke
+from partita.players.measuring.asked import Asked, asked_at, mark_of
+from partita.players.measuring.attempts import POCKETED, SHORT
+from partita.players.measuring.posterior import Posterior
+from partita.players.measuring.report import Estimate, Report, level_words, range_words, report_of
+from partita.players.measuring.stations import Station
+from partita.players.stroke_model import PRESETS, StrokeModel
+from partita.practice.error_costs import Costs
+from partita.table.diamonds import diamonds
+from partita.table.spec import TableSpec
+from partita.telling import measure_words as words
+from partita.telling.documents import StrokeDocument
+from partita.telling.measure_documents import (
+    CostDocument,
+    CostsDocument,
+    DisagreementDocument,
+    ErrorDocument,
+    EstimateDocument,
+    FollowsDocument,
+    MeasureDocument,
+    StationDocument,
+)
+
+# The buttons of a pot, as they lie beside the pocket; the first and last two are sides.
+_CUT = [
+    ("far thick", "far too thick"),
+    ("thick", "thick"),
+    ("made", "made"),
+    ("thin", "thin"),
+    ("far thin", "far too thin"),
+]
+_STRAIGHT = [
+    ("far thick", "far right"),
+    ("thick", "right"),
+    ("made", "made"),
+    ("thin", "left"),
+    ("far thin", "far left"),
+]
+
+
+def measure_of(posterior: Posterior, table: TableSpec, like: StrokeModel = PRESETS["league"]) -> MeasureDocument:
+    """The document of a posterior."""
+    report = report_of(posterior, table, like)
+    return MeasureDocument(
+        attempts=report.attempts,
+        counts_for=report.counts_for,
+        stroke=_errors(report),
+        level=level_words(report.level),
+        level_range=range_words(report.level),
+        level_at=_estimate(report.level),
+        follows=FollowsDocument(runout=_estimate(report.run_out), long_pot=_estimate(report.long_pot)),
+        disagrees=[
+            DisagreementDocument(
+                station=one.key, name=one.name, words=words.disagreement_words(one), advice=words.advice(one)
+            )
+            for one in report.disagrees
+        ],
+        model=_model(report.model),
+        words=words.summary(report),
+    )
+
+
+def _errors(report: Report) -> dict[str, ErrorDocument]:
+    return {
+        error.name: ErrorDocument(
+            value=error.amount.value, low=error.amount.low, high=error.amount.high, level=_estimate(error.level),
+            known=error.known, words=words.error_words(error),
+        )
+        for error in report.errors
+    }  # fmt: skip
+
+
+def _estimate(one: Estimate) -> EstimateDocument:
+    return EstimateDocument(value=one.value, low=one.low, high=one.high)
+
+
+def _model(model: StrokeModel) -> dict[str, float | str]:
+    return {
+        name: round(value, 5) if isinstance(value, float) else str(value)
+        for name, value in model.as_json().items()
+        if name != "name"
+    }
+
+
+def station_of(station: Station, table: TableSpec, count: int = 0) -> StationDocument:
+    """A station as it is asked for on a table."""
+    asked = asked_at(station, table)
+    stroke = Stroke(
+        float(np.degrees(asked.stroke[0])), float(asked.stroke[1]), float(asked.stroke[2]), float(asked.stroke[3])
+    )
+    return StationDocument(
+        key=station.key, name=station.name, says=station.says, cue=list(diamonds(table, *map(float, asked.places[0]))),
+        ball=list(diamonds(table, *map(float, asked.places[1]))) if station.is_pot else None,
+        pocket=station.pocket, mark=list(mark_of(asked)), stroke=StrokeDocument.model_validate(stroke),
+        speed_words=speed_words(stroke.speed_mps, table), tip_words=tip_words(stroke), tells=list(station.tells),
+        outcomes=_outcomes(asked), count=count,
+    )  # fmt: skip
+
+
+def _outcomes(asked: Asked) -> list[tuple[str, str]]:
+    if not asked.is_pot:
+        return [(POCKETED, "fell in a pocket")]
+    sides = _STRAIGHT if asked.is_straight else _CUT
+    return [*sides, (SHORT, "did not get there")]
+
+
+def costs_of(costs: Costs, made_on: int) -> CostsDocument:
+    """The document of what each error costs."""
+    return CostsDocument(
+        share=costs.share,
+        costs=[
+            CostDocument(
+                error=cost.error, words=words.cost_words(cost), racks=cost.racks, half=2 * cost.racks_error,
+                run_outs=cost.run_outs,
+            )
+            for cost in costs.costs
+        ],
+        words=words.costs_words(costs),
+        made_on=made_on,
+    )  # fmt: skip
