@@ -20,9 +20,11 @@ router = Router(tags=["measures"])
 
 
 class MeasureIn(Schema):
-    """The table on which a long pot is told; `near`: a level that the player says he has."""
+    """The table on which a long pot is told, without one that of the last sitting; `near`: a level that the player
+    says he has.
+    """
 
-    table: TableDocument = "pool-9ft"
+    table: TableDocument | None = None
     near: str | None = Field(None, max_length=40)
 
 

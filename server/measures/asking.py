@@ -35,7 +35,10 @@ def begin(player: PlayerProfile, set_name: str, table: Any) -> Sitting:
 
 
 def ask_measure(owner: Any, player: PlayerProfile, table: Any, near: str | None) -> Measure:
-    """Queue a measure of one player; his running one is superseded."""
+    """Queue a measure of one player; his running one is superseded. Without a table, on that of his last sitting."""
+    if table is None:
+        last = player.sittings.first()
+        table = last.table if last else "pool-9ft"
     read_table(table)
     if near is not None and near not in prior.LEVELS:
         raise refuse("near", f"“{near[:30]}” is no level", f"Use {', '.join(prior.LEVELS)}, or none.")

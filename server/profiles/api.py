@@ -7,6 +7,7 @@ from pydantic import Field
 
 from accounts.current import account
 from partita.players.stroke_model import PRESETS, Hand
+from profiles import services
 from profiles.models import PlayerProfile
 from profiles.services import Wanted, save_profile
 
@@ -62,6 +63,12 @@ class PlayerIn(Schema):
         return Wanted(self.name, self.level, own, self.use_measured, self.cue, self.notes)
 
 
+class PlayersFileIn(Schema):
+    """A file of players."""
+
+    text: str = Field(max_length=200_000)
+
+
 def _out(profile: PlayerProfile) -> PlayerOut:
     model = StrokeModelOut.model_validate(profile.stroke_model)
     return PlayerOut(
@@ -105,3 +112,16 @@ def remove_player(request: HttpRequest, player_id: int) -> tuple[int, None]:
     """Delete one of one's own players; studies keep what they were asked with."""
     _own(request, player_id).delete()
     return 204, None
+
+
+@router.get("/players/file", response=str)
+def as_file(request: HttpRequest) -> str:
+    """All of one's own players as a file, to be kept or shared."""
+    return services.file_of(account(request))
+
+
+@router.post("/players/file", response=list[PlayerOut])
+def take_in(request: HttpRequest, body: PlayersFileIn) -> list[PlayerOut]:
+    """Players of a file: all of them or none, a wrong one is named by its line."""
+    services.take_in(account(request), body.text)
+    return players(request)

@@ -7,13 +7,16 @@ from typing import Any
 from django.db import transaction
 
 from config.naming import save_named
-from partita.errors import refuse
+from partita.errors import Problem, Refused, refuse
+from partita.files.players_file import WrittenPlayer, read_players, write_players
 from partita.games.question import Question
 from partita.games.situation import Situation
 from partita.players.measuring.prior import ERRORS
 from partita.players.stroke_model import StrokeModel, preset, stroke_model_from
 from profiles.models import PlayerProfile
 
+# What a measure says of a stroke; hand, reach and nerves stay the player's own.
+_MEASURED = (*ERRORS, "power_cost", "side_cost")
 
 def profile_named(owner: Any, player: str) -> PlayerProfile | None:
     """One of the owner's profiles by the key of the list of players ("profile:7"); None for anybody else."""
@@ -80,7 +83,36 @@ def take_measured(profile_id: int, model: dict[str, object]) -> None:
         profile = PlayerProfile.objects.select_for_update().filter(pk=profile_id).first()
         if profile is None:
             return
-        profile.measured = {name: model[name] for name in (*ERRORS, "power_cost", "side_cost")}
+        profile.measured = {name: model[name] for name in _MEASURED}
         own = {name: profile.stroke_model[name] for name in ("hand", "reach_m", "nerves")}
         set_stroke(profile, own)
         profile.save(update_fields=("measured", "stroke_model"))
+
+
+def file_of(owner: Any) -> str:
+    """An owner's players as a file."""
+    return write_players([
+        WrittenPlayer(stroke_of(one), one.level, one.use_measured and one.measured is not None, one.cue, one.notes)
+        for one in PlayerProfile.objects.filter(owner=owner)
+    ])  # fmt: skip
+
+
+@transaction.atomic
+def take_in(owner: Any, text: str) -> int:
+    """Players of a file, all or none; how many. Raises `Refused` for a name that is taken."""
+    players = read_players(text)
+    taken = set(PlayerProfile.objects.filter(owner=owner).values_list("name", flat=True))
+    clashes = [one.stroke.name for one in players if one.stroke.name in taken]
+    if clashes:
+        raise Refused(*(
+            Problem("name", f"there is a player “{name[:40]}” already", "Rename or delete that one, then take the file
+            in.") for name in clashes[:8]
+        ))  # fmt: skip
+    for one in players:
+        model = one.stroke.as_json()
+        measured = {name: model[name] for name in _MEASURED} if one.measured else None
+        PlayerProfile.objects.create(
+            owner=owner, name=one.stroke.name, level=one.level, stroke_model=model, measured=measured,
+            use_measured=one.measured, cue=one.cue, notes=one.notes,
+        )  # fmt: skip
+    return len(players)

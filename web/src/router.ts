@@ -2,7 +2,11 @@ import { createRouter, createWebHistory } from 'vue-router'
 import { rememberPlaces } from './frame/places'
 import { KICKS_KEYS } from './places/kicks/kicksKeys'
 import KicksPlace from './places/kicks/KicksPlace.vue'
+import PlayerCard from './places/players/card/PlayerCard.vue'
 import PlayersPlace from './places/players/PlayersPlace.vue'
+import { SITTING_KEYS } from './places/players/sitting/sittingKeys'
+import SittingPlace from './places/players/sitting/SittingPlace.vue'
+import TableCard from './places/players/table/TableCard.vue'
 import RunOutPlace from './places/runout/RunOutPlace.vue'
 import { RUN_OUT_KEYS } from './places/runout/runOutKeys'
 import TablePlace from './places/table/TablePlace.vue'
@@ -38,6 +42,24 @@ export const router = createRouter({
       meta: { place: 'kicks', keys: KICKS_KEYS },
     },
     { path: '/players', name: 'players', component: PlayersPlace, meta: { place: 'players' } },
+    {
+      path: '/players/:playerId(\\d+)',
+      name: 'player',
+      component: PlayerCard,
+      meta: { place: 'players' },
+    },
+    {
+      path: '/players/:playerId(\\d+)/measure/:sittingId(\\d+)',
+      name: 'sitting',
+      component: SittingPlace,
+      meta: { place: 'players', keys: SITTING_KEYS },
+    },
+    {
+      path: '/tables/:tableId(\\d+)',
+      name: 'table-card',
+      component: TableCard,
+      meta: { place: 'players' },
+    },
     { path: '/:rest(.*)*', redirect: '/' },
   ],
 })

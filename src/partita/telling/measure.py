@@ -23,6 +23,7 @@ from partita.telling.measure_documents import (
     EstimateDocument,
     FollowsDocument,
     MeasureDocument,
+    OutcomeDocument,
     StationDocument,
 )
 
@@ -102,11 +103,11 @@ def station_of(station: Station, table: TableSpec, count: int = 0) -> StationDoc
     )  # fmt: skip
 
 
-def _outcomes(asked: Asked) -> list[tuple[str, str]]:
-    if not asked.is_pot:
-        return [(POCKETED, "fell in a pocket")]
-    sides = _STRAIGHT if asked.is_straight else _CUT
-    return [*sides, (SHORT, "did not get there")]
+def _outcomes(asked: Asked) -> list[OutcomeDocument]:
+    buttons = [(POCKETED, "fell in a pocket")]
+    if asked.is_pot:
+        buttons = [*(_STRAIGHT if asked.is_straight else _CUT), (SHORT, "did not get there")]
+    return [OutcomeDocument(name=name, words=said) for name, said in buttons]
 
 
 def costs_of(costs: Costs, made_on: int) -> CostsDocument:

@@ -64,10 +64,17 @@ class MeasureDocument(Document):
     words: str
 
 
+class OutcomeDocument(Document):
+    """A button: the outcome that it stands for, and its words."""
+
+    name: str
+    words: str
+
+
 class StationDocument(Document):
     """A station on one table: places in diamonds, the stroke asked for, how it is struck in words, what it tells of.
 
-    outcomes : the buttons, as name and words, in the order in which they lie beside the pocket; none: the rest is
+    outcomes : the buttons, in the order in which they lie beside the pocket; none: the rest is
     tapped
     """
 
@@ -82,7 +89,7 @@ class StationDocument(Document):
     speed_words: str
     tip_words: str
     tells: list[str]
-    outcomes: list[tuple[str, str]]
+    outcomes: list[OutcomeDocument]
     count: int = 0
 
 

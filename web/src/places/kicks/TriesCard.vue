@@ -3,6 +3,7 @@ import { computed, onMounted, ref } from 'vue'
 import { useBoard } from '@/board/useBoard'
 import { tableNameOf } from '@/board/document'
 import ProblemList from '@/frame/ProblemList.vue'
+import { saveFile } from '@/frame/saveFile'
 import { useTries } from '@/stores/tries'
 import { numberWords } from '@/drawing/rails'
 
@@ -26,19 +27,12 @@ async function takeIn() {
   if (given) await tries.takeIn(await given.text())
   if (file.value) file.value.value = ''
 }
-function save(blob: Blob, name: string) {
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(blob)
-  link.download = name
-  link.click()
-  URL.revokeObjectURL(link.href)
-}
 async function cardOut() {
   const card = await tries.card()
-  if (card) save(card, 'kick-card.pdf')
+  if (card) saveFile(card, 'kick-card.pdf')
 }
 async function csvOut() {
-  save(new Blob([await tries.asCsv()], { type: 'text/csv' }), 'tries.csv')
+  saveFile(new Blob([await tries.asCsv()], { type: 'text/csv' }), 'tries.csv')
 }
 </script>
 

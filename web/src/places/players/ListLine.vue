@@ -1,16 +1,20 @@
 <script setup lang="ts">
+import type { RouteLocationRaw } from 'vue-router'
+
 /** One player or table: what it is, and what can be done with it. */
-defineProps<{ name: string; own: boolean; chosen: boolean }>()
+defineProps<{ name: string; own: boolean; chosen: boolean; to?: RouteLocationRaw | undefined }>()
 defineEmits<{ change: []; copy: []; remove: [] }>()
 </script>
 
 <template>
   <li :class="{ chosen }">
     <span class="what">
-      <b>{{ name }}</b>
+      <RouterLink v-if="to" :to="to" class="name">{{ name }}</RouterLink>
+      <b v-else>{{ name }}</b>
       <span class="muted"><slot /></span>
     </span>
     <span class="acts">
+      <RouterLink v-if="to" :to="to" class="act" :aria-label="`Measure: ${name}`">Measure</RouterLink>
       <button v-if="own" type="button" :aria-label="`Change: ${name}`" @click="$emit('change')">
         Change
       </button>
@@ -41,21 +45,30 @@ li {
   flex: 1;
   display: grid;
 }
-b {
+b,
+.name {
   font: 600 15px var(--serif);
+  color: inherit;
+  text-decoration: none;
+}
+.name:hover {
+  text-decoration: underline;
 }
 .acts {
   display: flex;
   flex-wrap: wrap;
   justify-content: flex-end;
 }
-button {
+button,
+.act {
   font: 600 13px var(--sans);
   min-height: 34px;
   padding: 2px 8px;
   border: 0;
   background: none;
   color: var(--brass);
+  text-decoration: none;
+  line-height: 28px;
   cursor: pointer;
 }
 @media (max-width: 760px) {
@@ -66,8 +79,10 @@ button {
     justify-content: flex-start;
     margin-left: -8px;
   }
-  button {
+  button,
+  .act {
     min-height: 44px;
+    line-height: 38px;
   }
 }
 </style>

@@ -29,6 +29,8 @@ const ofLevel = (name: string) => levels.value.find((l) => l.key === name)?.stro
 const nerves = ref<number | null>(
   model.nerves === ofLevel(level.value) || !props.from.own ? null : model.nerves,
 )
+const cue = ref(props.from.cue)
+const notes = ref(props.from.notes)
 const canSave = computed(() => name.value.trim().length > 0)
 const field = ref<HTMLInputElement | null>(null)
 onMounted(() => field.value?.focus())
@@ -39,6 +41,9 @@ function save() {
     hand: hand.value,
     reach_m: Number(reach.value),
     nerves: nerves.value,
+    use_measured: !props.isNew && props.from.use_measured,
+    cue: cue.value.trim(),
+    notes: notes.value.trim(),
   })
 }
 </script>
@@ -80,5 +85,11 @@ function save() {
       </select>
       <span class="muted">on soft strokes at the ball that decides the rack</span>
     </label>
+    <label
+      >Cue
+      <input v-model="cue" maxlength="80" autocomplete="off" />
+      <span class="muted">what cue for what; a note, no figure changes by it</span>
+    </label>
+    <label>Notes <input v-model="notes" maxlength="1000" autocomplete="off" /></label>
   </FormShell>
 </template>

@@ -23,6 +23,9 @@ const parts = computed(() => [
         :key="player.key"
         :name="playerTitle(player)"
         :own="player.own"
+        :to="
+          player.own ? { name: 'player', params: { playerId: player.key.split(':')[1] ?? '' } } : undefined
+        "
         :chosen="player.own && Number(player.key.split(':')[1]) === chosen"
         @change="$emit('change', player)"
         @copy="$emit('copy', player)"

@@ -2,6 +2,7 @@
 import { ref } from 'vue'
 import type { Player, TableChoice } from '@/api/client'
 import FrameActs from '@/frame/FrameActs.vue'
+import { saveFile } from '@/frame/saveFile'
 import ProblemList from '@/frame/ProblemList.vue'
 import { usePlaceMemory } from '@/frame/usePlaceMemory'
 import { useSession } from '@/stores/session'
@@ -19,6 +20,14 @@ const roster = useRoster()
 const player = ref<{ from: Player; id: number | null } | null>(null)
 const table = ref<{ from: TableChoice; id: number | null } | null>(null)
 const idOf = ({ key }: { key: string }) => Number(key.split(':')[1])
+const file = ref<HTMLInputElement | null>(null)
+const fileOut = async () =>
+  saveFile(new Blob([await roster.asFile()], { type: 'application/json' }), 'players.partita-players.json')
+async function fileIn() {
+  const given = file.value?.files?.[0]
+  if (given) await roster.takeIn(await given.text())
+  if (file.value) file.value.value = ''
+}
 usePlaceMemory()
 </script>
 
@@ -30,7 +39,8 @@ usePlaceMemory()
     </header>
     <p class="muted lead">
       Every figure depends on whose hand it is and on which table. Make a player from the level that fits
-      best, and a table from its standard size; both can then be chosen in the scene above the table.
+      best, and a table from its standard size; then measure both: a player in five minutes of shots, a table
+      by a few rolls. Both can be chosen in the scene above the table.
     </p>
     <ProblemList :problems="roster.problems.value" />
     <div class="halves">
@@ -43,6 +53,19 @@ usePlaceMemory()
           @save="roster.savePlayer(player.id, $event).then((done) => done && (player = null))"
           @close="player = null"
         />
+        <p class="acts">
+          <button type="button" @click="fileOut">Save my players as a file</button>
+          <button type="button" @click="file?.click()">Take in a file of players</button>
+          <input
+            ref="file"
+            type="file"
+            accept=".json,application/json"
+            class="visually-hidden"
+            tabindex="-1"
+            aria-label="Players as a file"
+            @change="fileIn"
+          />
+        </p>
         <PlayerList
           :players="session.players"
           :chosen="player?.id ?? null"
@@ -97,6 +120,21 @@ h1 {
   grid-template-columns: repeat(2, minmax(0, 1fr));
   gap: 16px;
   align-items: start;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+  margin: 0 0 6px;
+}
+.acts button {
+  min-height: 36px;
+  padding: 2px 0;
+  border: 0;
+  background: none;
+  color: var(--brass);
+  font: 600 13px var(--sans);
+  cursor: pointer;
 }
 .sheet {
   padding: 14px 16px 16px;

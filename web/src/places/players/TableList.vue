@@ -22,6 +22,9 @@ const parts = computed(() => [
         :key="table.key"
         :name="tableTitle(table)"
         :own="table.own"
+        :to="
+          table.own ? { name: 'table-card', params: { tableId: table.key.split(':')[1] ?? '' } } : undefined
+        "
         :chosen="table.own && Number(table.key.split(':')[1]) === chosen"
         @change="$emit('change', table)"
         @copy="$emit('copy', table)"

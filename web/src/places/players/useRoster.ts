@@ -39,5 +39,11 @@ export function useRoster() {
       await answered(api.DELETE('/api/tables/{table_id}', { params: { path: { table_id: id } } }))
       await session.loadTables()
     })
-  return { problems, savePlayer, removePlayer, saveTable, removeTable }
+  const takeIn = (text: string) =>
+    done(async () => {
+      await answered(api.POST('/api/players/file', { body: { text } }))
+      await session.loadPlayers()
+    })
+  const asFile = () => answered(api.GET('/api/players/file'))
+  return { problems, takeIn, asFile, savePlayer, removePlayer, saveTable, removeTable }
 }

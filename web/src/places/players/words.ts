@@ -1,5 +1,5 @@
 /** Players and tables in a line of words. */
-import type { Player, TableChoice, TableIn } from '@/api/client'
+import type { Player, PlayerIn, TableChoice, TableIn } from '@/api/client'
 import { baseOf } from '@/board/document'
 import { STANDARD_TABLES } from '@/board/scene'
 import { capital } from '@/shots/words'
@@ -13,11 +13,38 @@ export const NERVES = [
 export const nervesWords = (nerves: number) =>
   nerves < 0.2 ? '' : nerves < 0.5 ? 'some nerves' : 'much nerves'
 
-export function playerWords({ own, level, stroke_model: model }: Player): string {
+/** The errors of a stroke, as they are called. */
+export const ERROR_NAMES: Record<string, string> = {
+  aim_deg: 'Aim',
+  speed: 'Speed',
+  tip: 'Tip',
+  sight_mm: 'Sighting of cuts',
+}
+/** What a player is, as it is asked for: to change one thing and keep the rest. */
+export const playerIn = ({
+  name,
+  level,
+  stroke_model: model,
+  use_measured,
+  cue,
+  notes,
+}: Player): PlayerIn => ({
+  name,
+  level,
+  hand: model.hand,
+  reach_m: model.reach_m,
+  nerves: model.nerves,
+  use_measured,
+  cue,
+  notes,
+})
+
+export function playerWords({ own, level, stroke_model: model, use_measured, is_measured }: Player): string {
   const errors = `aim within ${model.aim_deg.toFixed(2)}°, speed within ${Math.round(100 * model.speed)} %`
   const hand = model.hand === 'left' ? 'left-handed' : ''
   const reach = model.reach_m === 0.75 ? '' : `reach ${model.reach_m.toFixed(2)} m`
-  const parts = [own ? `${level || 'own'} level` : '', hand, reach, nervesWords(model.nerves), errors]
+  const from = use_measured && is_measured ? 'measured' : `${level || 'own'} level`
+  const parts = [own ? from : '', hand, reach, nervesWords(model.nerves), errors]
   return parts.filter(Boolean).join(' · ')
 }
 

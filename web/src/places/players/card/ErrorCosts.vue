@@ -1,0 +1,120 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import ProgressLine from '@/frame/ProgressLine.vue'
+import { useMeasure } from '@/stores/measure'
+import { capital } from '@/shots/words'
+
+/** What each error costs in racks, and so what to practise: worked out on request, on positions of real racks. */
+const measure = useMeasure()
+const costs = computed(() => measure.costs?.document ?? null)
+const game = ref(measure.costs?.question.game ?? 'nine-ball')
+const share = ref(measure.costs?.question.share ?? 0.8)
+const most = computed(() => Math.max(1, ...(costs.value?.costs ?? []).map((one) => one.racks + one.half)))
+/** Below nothing there is a little room, for intervals that reach across. */
+const at = (racks: number) => `${(100 * (Math.max(-0.15, racks / most.value) + 0.15)) / 1.15}%`
+const signed = (value: number) => `${value < 0 ? '−' : '+'}${Math.abs(value).toFixed(1)}`
+const GAMES = [
+  { key: 'nine-ball', name: 'nine-ball' },
+  { key: 'eight-ball', name: 'eight-ball' },
+]
+</script>
+
+<template>
+  <section class="sheet costs" aria-label="What each error costs">
+    <h2>What to practise</h2>
+    <p v-if="costs" class="words">{{ costs.words }}</p>
+    <p v-else class="muted">
+      Racks are lost by aim, by speed, by the tip, by cuts sighted wrong; not by all alike. Each decision of
+      some two hundred positions is played again with one error made smaller.
+    </p>
+    <p class="choices">
+      <label
+        >Game
+        <select v-model="game">
+          <option v-for="one in GAMES" :key="one.key" :value="one.key">{{ one.name }}</option>
+        </select>
+      </label>
+      <label
+        >Each error
+        <select v-model.number="share">
+          <option :value="0.8">a fifth smaller</option>
+          <option :value="0.5">half as large</option>
+        </select>
+      </label>
+      <button v-if="!measure.pricing" type="button" class="main" @click="measure.price(game, share)">
+        {{ costs ? 'Work it out again' : 'Work it out' }}
+      </button>
+      <button v-else type="button" @click="measure.stopPricing">Stop</button>
+    </p>
+    <p v-if="measure.pricing" class="muted">{{ measure.costs?.waits_for }}</p>
+    <ProgressLine v-if="measure.pricing" label="Pricing the errors" :share="measure.costs?.progress ?? 0" />
+    <p v-if="measure.costs?.failure" role="alert">{{ measure.costs.failure }}</p>
+    <table v-if="costs">
+      <thead>
+        <tr>
+          <th scope="col">Error</th>
+          <th scope="col" class="wide">Racks won in a hundred, against one’s equal</th>
+          <th scope="col">Run-outs</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="one in costs.costs" :key="one.error">
+          <th scope="row">{{ capital(one.words) }}</th>
+          <td>
+            <div class="track" aria-hidden="true">
+              <i class="zero" :style="{ left: at(0) }" />
+              <i
+                class="value"
+                :style="{ left: at(0), width: `calc(${at(Math.max(0, one.racks))} - ${at(0)})` }"
+              />
+              <i
+                class="half"
+                :style="{
+                  left: at(one.racks - one.half),
+                  width: `calc(${at(one.racks + one.half)} - ${at(one.racks - one.half)})`,
+                }"
+              />
+            </div>
+            {{ signed(one.racks) }} ± {{ one.half.toFixed(1) }}
+          </td>
+          <td>{{ signed(one.run_outs) }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-if="costs" class="muted small">
+      On {{ costs.made_on }} positions; ± is two standard errors. Gains of two errors together do not add up.
+    </p>
+  </section>
+</template>
+
+<style scoped src="./card.css"></style>
+<style scoped>
+.words {
+  font-weight: 600;
+}
+.wide {
+  width: 55%;
+}
+.track {
+  position: relative;
+  height: 14px;
+}
+.zero {
+  position: absolute;
+  top: 0;
+  bottom: 0;
+  border-left: 1px solid var(--muted);
+}
+.value {
+  position: absolute;
+  top: 3px;
+  height: 8px;
+  background: var(--brass);
+}
+.half {
+  position: absolute;
+  top: 6px;
+  height: 2px;
+  background: var(--ink);
+}
+</style>

@@ -1,0 +1,232 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { computed, onActivated, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import type { BoardTable, Place } from '@/board/document'
+import StationDrawing from '@/drawing/StationDrawing.vue'
+import FrameActs from '@/frame/FrameActs.vue'
+import { useKeys } from '@/frame/keys'
+import ProblemList from '@/frame/ProblemList.vue'
+import { useMeasure } from '@/stores/measure'
+import { useOutbox } from '@/stores/outbox'
+import { useSession } from '@/stores/session'
+import { useSitting } from '@/stores/sitting'
+import OutcomeButtons from './OutcomeButtons.vue'
+import { outcomeOf } from './sittingKeys'
+import StationTabs from './StationTabs.vue'
+
+/** A set of stations, gone through at the table: one shot, one tap. */
+defineEmits<{ keys: [] }>()
+const route = useRoute()
+const router = useRouter()
+const session = useSession()
+const sittings = useSitting()
+const outbox = useOutbox()
+const measure = useMeasure()
+const playerId = computed(() => Number(route.params['playerId']))
+const name = computed(
+  () => session.players.find(({ key }) => key === `profile:${playerId.value}`)?.name ?? '',
+)
+const station = computed(() => sittings.station)
+const cue = computed(() => (station.value?.cue ?? [0, 0]) as Place)
+const ball = computed(() => (station.value?.ball ?? null) as Place | null)
+const mark = computed(() => (station.value?.mark ?? null) as Place | null)
+const isPot = computed(() => !!station.value?.ball)
+const table = computed(() => (sittings.sitting?.table ?? 'pool-9ft') as BoardTable)
+const geometry = computed(() => session.geometryOf(table.value))
+const rests = computed(() =>
+  sittings.here.flatMap((one) => (one.x == null || one.y == null ? [] : [[one.x, one.y] as Place])),
+)
+/** A lone cue ball's way: straight at the foot rail, and to the mark. */
+const way = computed<Place[]>(() => {
+  if (!station.value || isPot.value) return []
+  return [cue.value, [7.91, cue.value[1]], mark.value ?? cue.value]
+})
+const last = computed(() => sittings.played.at(-1))
+const lastWords = computed(() => {
+  const one = last.value
+  if (!one) return ''
+  const at = sittings.sitting?.stations.find(({ key }) => key === one.station)
+  const said = at?.outcomes.find(({ name }) => name === one.outcome)?.words
+  return `${at?.name}: ${said ?? `came to rest at ${one.x?.toFixed(1)}, ${one.y?.toFixed(1)}`}`
+})
+const coming = computed(() => (sittings.sitting ? outbox.of(sittings.sitting.id).length : 0))
+const ending = ref(false)
+
+const open = () => {
+  if (route.name === 'sitting') void sittings.open(playerId.value, Number(route.params['sittingId']))
+}
+onActivated(open)
+watch(() => route.params['sittingId'], open, { immediate: true })
+watch(table, (now) => void session.learnGeometry(now), { immediate: true })
+
+async function finish() {
+  ending.value = true
+  const player = playerId.value
+  const over = await sittings.end()
+  ending.value = false
+  if (!over) return
+  await router.push({ name: 'player', params: { playerId: String(player) } })
+  await measure.show(player)
+  await measure.ask()
+}
+useKeys((event) => {
+  if (event.ctrlKey || event.metaKey || !station.value) return undefined
+  if (event.key.toLowerCase() === 'u') return sittings.undo
+  const outcome = outcomeOf(event.key, isPot.value)
+  return outcome ? () => sittings.tap(outcome) : undefined
+})
+</script>
+
+<template>
+  <main class="sitting">
+    <header>
+      <h1>{{ name }}: {{ sittings.sitting?.set_name === 'long' ? 'long' : 'short' }} measure</h1>
+      <FrameActs @keys="$emit('keys')" />
+    </header>
+    <ProblemList :problems="[...sittings.problems, ...outbox.problems]" />
+    <template v-if="sittings.sitting && station">
+      <StationTabs
+        :stations="sittings.sitting.stations"
+        :at="sittings.at"
+        :count-of="sittings.countOf"
+        @choose="sittings.at = $event"
+      />
+      <div class="work">
+        <StationDrawing
+          v-if="geometry"
+          :table="geometry"
+          :cue="cue"
+          :ball="ball"
+          :pocket="station.pocket"
+          :mark="mark"
+          :way="way"
+          :rests="rests"
+          :asks="!isPot"
+          :words="
+            isPot
+              ? `${station.name}, drawn to scale`
+              : `${station.name}. Tap where the cue ball came to rest, or move there with the arrow keys and press Enter.`
+          "
+          class="drawing"
+          @rest="sittings.tap('', $event)"
+        />
+        <section class="sheet asked" :aria-label="station.name">
+          <h2>{{ station.name }}</h2>
+          <p>{{ station.says }}</p>
+          <p class="muted">{{ station.tip_words }} · {{ station.speed_words }}</p>
+          <p class="muted">
+            Cue ball at {{ station.cue.map((v) => v.toFixed(1)).join(', ')
+            }}<template v-if="station.ball">
+              · ball at {{ station.ball.map((v) => v.toFixed(2)).join(', ') }}</template
+            ><template v-else> · mark at {{ station.mark.map((v) => v.toFixed(1)).join(', ') }}</template>
+            (diamonds from the head and the near rail)
+          </p>
+          <p v-if="!isPot" class="tap-here">Tap the table where it came to rest.</p>
+          <OutcomeButtons :outcomes="station.outcomes" @tap="sittings.tap($event)" />
+          <p class="last" aria-live="polite">
+            <template v-if="last">
+              {{ lastWords }}.
+              <button type="button" @click="sittings.undo"><u>U</u>ndo</button>
+            </template>
+            <span v-else class="muted">One shot, one tap. It is kept at once.</span>
+          </p>
+          <p v-if="coming && outbox.waiting" class="muted" role="status">
+            {{ coming }} not sent yet: the server does not answer. They are kept here and sent by themselves.
+          </p>
+          <div class="acts">
+            <Button
+              :label="sittings.complete ? 'Done: measure' : 'Enough: measure now'"
+              :severity="sittings.complete ? undefined : 'secondary'"
+              :disabled="ending || !sittings.played.length"
+              @click="finish"
+            />
+            <RouterLink :to="{ name: 'player', params: { playerId: String(playerId) } }"
+              >Go on later</RouterLink
+            >
+          </div>
+        </section>
+      </div>
+    </template>
+  </main>
+</template>
+
+<style scoped>
+.sitting {
+  padding: 18px 16px 40px;
+  display: grid;
+  gap: 12px;
+}
+header {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px;
+}
+h1 {
+  flex: 1;
+  font-size: 24px;
+}
+h2 {
+  font-size: 19px;
+}
+.work {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 392px;
+  gap: 16px;
+  align-items: start;
+}
+.asked {
+  padding: 13px 16px;
+  display: grid;
+  gap: 8px;
+}
+p {
+  margin: 0;
+}
+.tap-here {
+  font-weight: 600;
+}
+.last {
+  min-height: 26px;
+  font-weight: 600;
+}
+.last .muted {
+  font-weight: 400;
+}
+.last button {
+  min-height: 36px;
+  padding: 2px 10px;
+  border: 0;
+  background: none;
+  color: var(--brass);
+  font: 600 14px var(--sans);
+  cursor: pointer;
+}
+.acts {
+  display: flex;
+  align-items: center;
+  gap: 14px;
+}
+a {
+  color: var(--brass);
+  font-weight: 600;
+}
+@media (max-width: 980px) {
+  .work {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+@media (max-width: 760px) {
+  .sitting {
+    padding: 10px 12px 70px;
+  }
+  h1 {
+    font-size: 19px;
+  }
+  .drawing {
+    max-width: 216px;
+    margin: 0 auto;
+  }
+}
+</style>

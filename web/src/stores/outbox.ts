@@ -1,0 +1,88 @@
+import { defineStore } from 'pinia'
+import { computed, ref, watch } from 'vue'
+import { answered, api, RefusedError, type AttemptIn, type Problem } from '@/api/client'
+import { useSession } from './session'
+
+/** Something that is to reach the server: an attempt, or that one is taken back. */
+type Entry =
+  | { do: 'add'; player: number; sitting: number; attempt: AttemptIn }
+  | { do: 'take back'; player: number; sitting: number; token: string }
+const RETRY_MS = 3000
+
+/** Attempts on their way: kept in this browser until the server has them, sent in order, each once. */
+export const useOutbox = defineStore('outbox', () => {
+  const session = useSession()
+  const entries = ref<Entry[]>([])
+  const problems = ref<Problem[]>([])
+  /** True when the last try did not reach the server. */
+  const waiting = ref(false)
+  const place = computed(() => `partita-outbox:${session.username ?? ''}`)
+  let sending: Promise<void> | null = null
+
+  watch(
+    place,
+    (now) => {
+      entries.value = JSON.parse(localStorage.getItem(now) ?? '[]') as Entry[]
+      if (entries.value.length) void send()
+    },
+    { immediate: true },
+  )
+  const keep = () => localStorage.setItem(place.value, JSON.stringify(entries.value))
+  function put(entry: Entry) {
+    entries.value = [...entries.value, entry]
+    keep()
+    void send()
+  }
+  const add = (player: number, sitting: number, attempt: AttemptIn) =>
+    put({ do: 'add', player, sitting, attempt })
+  const takeBack = (player: number, sitting: number, token: string) =>
+    put({ do: 'take back', player, sitting, token })
+
+  /** The first entries that go in one request. */
+  function batch(): Entry[] {
+    const [first] = entries.value
+    if (first?.do !== 'add') return first ? [first] : []
+    const end = entries.value.findIndex((one) => one.do !== 'add' || one.sitting !== first.sitting)
+    return entries.value.slice(0, end < 0 ? undefined : end)
+  }
+  const posted = (some: Entry[]) => {
+    const [first] = some
+    if (first?.do === 'take back') {
+      const path = { player_id: first.player, token: first.token }
+      return answered(api.DELETE('/api/players/{player_id}/attempts/{token}', { params: { path } }))
+    }
+    const attempts = some.flatMap((one) => (one.do === 'add' ? [one.attempt] : []))
+    const path = { sitting_id: first?.sitting ?? 0 }
+    return answered(api.POST('/api/sittings/{sitting_id}/attempts', { params: { path }, body: { attempts } }))
+  }
+  async function sendAll() {
+    while (entries.value.length) {
+      const some = batch()
+      try {
+        await posted(some)
+        problems.value = []
+      } catch (error) {
+        // What cannot be taken is told and let go; what did not arrive is sent again.
+        const refused = error instanceof RefusedError && error.status >= 400 && error.status < 500
+        if (!refused || error.status === 401) {
+          waiting.value = true
+          setTimeout(() => void send(), RETRY_MS)
+          return
+        }
+        problems.value = error.problems
+      }
+      waiting.value = false
+      entries.value = entries.value.slice(some.length)
+      keep()
+    }
+  }
+  /** Send what is there; a second call while it goes on waits for the first. */
+  function send(): Promise<void> {
+    sending ??= sendAll().finally(() => (sending = null))
+    return sending
+  }
+  /** What of a sitting is still on its way. */
+  const of = (sitting: number) => entries.value.filter((one) => one.sitting === sitting)
+  window.addEventListener('online', () => void send())
+  return { entries, problems, waiting, add, takeBack, send, of }
+})
