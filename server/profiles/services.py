@@ -18,6 +18,7 @@ from profiles.models import PlayerProfile
 # What a measure says of a stroke; hand, reach and nerves stay the player's own.
 _MEASURED = (*ERRORS, "power_cost", "side_cost")
 
+
 def profile_named(owner: Any, player: str) -> PlayerProfile | None:
     """One of the owner's profiles by the key of the list of players ("profile:7"); None for anybody else."""
     key = player.removeprefix("profile:")
@@ -102,12 +103,14 @@ def take_in(owner: Any, text: str) -> int:
     """Players of a file, all or none; how many. Raises `Refused` for a name that is taken."""
     players = read_players(text)
     taken = set(PlayerProfile.objects.filter(owner=owner).values_list("name", flat=True))
-    clashes = [one.stroke.name for one in players if one.stroke.name in taken]
+    accepted = "Rename or delete that one, then take the file in."
+    clashes = [
+        Problem("name", f"there is a player “{one.stroke.name[:40]}” already", accepted)
+        for one in players
+        if one.stroke.name in taken
+    ]
     if clashes:
-        raise Refused(*(
-            Problem("name", f"there is a player “{name[:40]}” already", "Rename or delete that one, then take the file
-            in.") for name in clashes[:8]
-        ))  # fmt: skip
+        raise Refused(*clashes[:8])
     for one in players:
         model = one.stroke.as_json()
         measured = {name: model[name] for name in _MEASURED} if one.measured else None
