@@ -12,6 +12,14 @@ TABLES: tuple[tuple[str, dict[str, str]], ...] = (
     ("Harbour Lane 1", {"base": "pool-9ft", "cloth": "fast", "cushions": "standard", "pockets": "tight"}),
     ("Harbour Lane 4", {"base": "pool-7ft", "cloth": "slow", "cushions": "dull", "pockets": "loose"}),
 )
+# Whose attempts the demo has, in `demo_attempts.csv`; and the readings of one table.
+MEASURED = "Ida Brandt"
+READINGS: tuple[tuple[str, str, dict[str, float | str]], ...] = (
+    ("Harbour Lane 1", "rolls", {"length_m": 1.43, "seconds": 5.9}),
+    ("Harbour Lane 1", "rolls", {"length_m": 1.27, "seconds": 5.7}),
+    ("Harbour Lane 1", "mouths", {"pocket": "corner", "width_mm": 110}),
+    ("Harbour Lane 1", "mouths", {"pocket": "side", "width_mm": 122}),
+)
 
 Places = dict[str, list[float]]
 LAYOUTS: tuple[tuple[str, Places, dict[str, Any]], ...] = (

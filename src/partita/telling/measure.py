@@ -27,21 +27,13 @@ from partita.telling.measure_documents import (
     StationDocument,
 )
 
-# The buttons of a pot, as they lie beside the pocket; the first and last two are sides.
-_CUT = [
-    ("far thick", "far too thick"),
-    ("thick", "thick"),
-    ("made", "made"),
-    ("thin", "thin"),
-    ("far thin", "far too thin"),
-]
-_STRAIGHT = [
-    ("far thick", "far right"),
-    ("thick", "right"),
-    ("made", "made"),
-    ("thin", "left"),
-    ("far thin", "far left"),
-]
+# The buttons of a pot where thin is to the left, as they lie beside the pocket from left to right.
+_CUT = (
+    ("far thin", "far too thin"), ("thin", "thin"), ("made", "made"), ("thick", "thick"), ("far thick", "far too thick")
+)  # fmt: skip
+_STRAIGHT = (
+    ("far thin", "far left"), ("thin", "left"), ("made", "made"), ("thick", "right"), ("far thick", "far right")
+)  # fmt: skip
 
 
 def measure_of(posterior: Posterior, table: TableSpec, like: StrokeModel = PRESETS["league"]) -> MeasureDocument:
@@ -106,7 +98,8 @@ def station_of(station: Station, table: TableSpec, count: int = 0) -> StationDoc
 def _outcomes(asked: Asked) -> list[OutcomeDocument]:
     buttons = [(POCKETED, "fell in a pocket")]
     if asked.is_pot:
-        buttons = [*(_STRAIGHT if asked.is_straight else _CUT), (SHORT, "did not get there")]
+        row = _STRAIGHT if asked.is_straight else _CUT
+        buttons = [*(row if asked.thin_is_left else reversed(row)), (SHORT, "did not get there")]
     return [OutcomeDocument(name=name, words=said) for name, said in buttons]
 
 

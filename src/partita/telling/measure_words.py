@@ -26,13 +26,28 @@ def amount_words(error: str, value: float) -> str:
     return f"{value:.1f} mm at the ball"
 
 
+def range_of(error: str, low: float, high: float) -> str:
+    """From where to where an error lies, its unit once.
+
+    >>> range_of("tip", 0.0175, 0.0385)
+    '0.5 to 1.1 mm on the cue ball'
+    """
+    return f"{_number(error, low)} to {amount_words(error, high)}"
+
+
+def _number(error: str, value: float) -> str:
+    """An error's number without its unit, but for the degrees that belong to it."""
+    return amount_words(error, value).split(" ", 1)[0]
+
+
 def error_words(error: ErrorEstimate) -> str:
     """What is said of one error."""
     amount = error.amount
     if not error.known:
-        low, high = (amount_words(error.name, value) for value in (amount.low, amount.high))
-        return f"not told apart yet: between {low} and {high}"
-    return f"{amount_words(error.name, amount.value)}, as {range_words(error.level)}"
+        return f"{range_of(error.name, amount.low, amount.high)}: too wide to name yet"
+    low, high = (_number(error.name, one) for one in (amount.low, amount.high))
+    number, _, unit = amount_words(error.name, amount.value).partition(" ")
+    return f"{number} ({low} to {high}) {unit}".rstrip() + f": {range_words(error.level)}"
 
 
 def summary(report: Report) -> str:

@@ -1,7 +1,9 @@
 """A measured table in words and as a document."""
 
+import math
 from collections.abc import Callable
 
+from partita.physics.constants import G
 from partita.physics.table_fit import Setting, TableFit
 from partita.table.spec import TableSpec
 from partita.telling.table_documents import MeasuredTableDocument, SettingDocument
@@ -32,6 +34,11 @@ def _rolling(value: float) -> str:
     return f"{value:.4f}"
 
 
+def _last_length(table: TableSpec, mu_r: float) -> str:
+    """What a player sees of a cloth: how long a ball takes for the last length of the table that it rolls."""
+    return f"a ball takes {math.sqrt(2 * table.length_m / (mu_r * G)):.1f} s for the last length it rolls"
+
+
 SAID: dict[str, Callable[[float], str]] = {
     "mu_r": _rolling, "mu_s": _plain, "e_c": _share, "mu_w": _plain, "corner_mouth_m": _millimetres,
     "side_mouth_m": _millimetres,
@@ -57,6 +64,8 @@ def _setting(table: TableSpec, name: str, setting: Setting) -> SettingDocument:
     if not low <= was <= high:
         than = f", {_MORE[name][0 if setting.value > was else 1]} than it is set ({say(was)})"
     words = f"{say(setting.value)}, between {say(low)} and {say(high)}{than}"
+    if name == "mu_r":
+        words = f"{words}; {_last_length(table, setting.value)}"
     return SettingDocument(
         field=name, name=NAMES[name], was=was, value=setting.value, low=low, high=high, words=words
     )  # fmt: skip

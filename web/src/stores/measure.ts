@@ -46,6 +46,9 @@ export const useMeasure = defineStore('measure', () => {
       attempts.value = count.attempts
       open.value = sitting
       if (last) takeMeasure(last)
+      // Attempts that came from elsewhere are measured as soon as they are looked at.
+      else if (attempts.value)
+        takeMeasure(await answered(api.POST('/api/players/{player_id}/measure', asked())))
       if (price) takeCosts(price)
     })
   function takeMeasure(next: Measure) {
@@ -73,14 +76,9 @@ export const useMeasure = defineStore('measure', () => {
       everyMs: POLL_MS,
     })
   }
+  const asked = () => ({ ...path(), body: { table: null, near: null } })
   const ask = () =>
-    guarded(async () =>
-      takeMeasure(
-        await answered(
-          api.POST('/api/players/{player_id}/measure', { ...path(), body: { table: null, near: null } }),
-        ),
-      ),
-    )
+    guarded(async () => takeMeasure(await answered(api.POST('/api/players/{player_id}/measure', asked()))))
   const stop = () =>
     guarded(async () => {
       if (!measure.value) return

@@ -1,5 +1,6 @@
 """Bring a database up to date: migrations, then the demo data when it was never loaded."""
 
+from pathlib import Path
 from typing import Any
 
 from django.contrib.auth.models import User
@@ -9,7 +10,9 @@ from django.core.management.base import BaseCommand
 from layouts import demo
 from layouts.models import Layout
 from layouts.services import checked
+from measures import attempts
 from profiles.services import Wanted, save_profile
+from tables.models import TableReading
 from tables.services import save as save_table
 
 
@@ -25,9 +28,16 @@ class Command(BaseCommand):
             return
         user = User.objects.create_user(demo.USER, password=demo.PASSWORD)
         for name, level, own in demo.PLAYERS:
-            save_profile(user, Wanted(name, level, own))
+            player = save_profile(user, Wanted(name, level, own, use_measured=name == demo.MEASURED))
+            if name == demo.MEASURED:
+                attempts.take_in(player, Path(demo.__file__).with_name("demo_attempts.csv").read_text("utf-8"))
         for name, words in demo.TABLES:
-            save_table(user, name, words)
+            table = save_table(user, name, words)
+            TableReading.objects.bulk_create(
+                TableReading(table=table, kind=kind, values=values, token=f"demo-{place}")
+                for place, (of, kind, values) in enumerate(demo.READINGS)
+                if of == name
+            )
         for name, places, situation in reversed(demo.LAYOUTS):
             document = checked({**demo.document(places, situation), "name": name})
             Layout.objects.create(owner=user, name=name, document=document)

@@ -21,7 +21,7 @@ from partita.table.spec import POCKETS, TableSpec
 
 Floats = NDArray[np.float64]
 # Cells of a pot: potted, then missed by side and size. The side is that of the object ball's way: beyond the pocket
-# on the side of a hit too thick, or too thin (to the right and to the left of it where the shot is straight).
+# on the side of a hit too thick, or too thin; where the shot is straight, to the right and to the left of it.
 MADE, THICK, THIN, FAR_THICK, FAR_THIN = range(5)
 POT_CELLS = 5
 # A miss is near up to half a diamond of rail beside the mouth.
@@ -61,6 +61,11 @@ class Asked:
         return self.is_pot and abs(self.cut_rad) < STRAIGHT_RAD
 
     @property
+    def thin_is_left(self) -> bool:
+        """True where a hit too thin sends the ball to the left of the pocket, as the shooter sees it."""
+        return self.is_straight or self.cut_rad >= 0
+
+    @property
     def cells(self) -> int:
         """How many cells its outcomes have."""
         return POT_CELLS if self.is_pot else REST_CELLS
@@ -78,7 +83,7 @@ class Asked:
 
     def _pots(self, shots: Executions) -> NDArray[np.int64]:
         far, side = _missed_by(self.table, self.places[1], self.pocket, shots.measures[:, TARGET_DIRECTION])
-        thin = side * (1.0 if self.cut_rad >= 0 else -1.0) > 0
+        thin = side > 0 if self.thin_is_left else side < 0
         cell = np.where(thin, np.where(far, FAR_THIN, THIN), np.where(far, FAR_THICK, THICK))
         # A ball that is not met at all went by on its thin side; straight, on either.
         cell[shots.facts[:, FIRST_HIT] < 0] = FAR_THIN

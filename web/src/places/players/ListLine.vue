@@ -68,7 +68,8 @@ button,
   background: none;
   color: var(--brass);
   text-decoration: none;
-  line-height: 28px;
+  display: inline-flex;
+  align-items: center;
   cursor: pointer;
 }
 @media (max-width: 760px) {
@@ -82,7 +83,6 @@ button,
   button,
   .act {
     min-height: 44px;
-    line-height: 38px;
   }
 }
 </style>

@@ -53,6 +53,13 @@ usePlaceMemory()
           @save="roster.savePlayer(player.id, $event).then((done) => done && (player = null))"
           @close="player = null"
         />
+        <PlayerList
+          :players="session.players"
+          :chosen="player?.id ?? null"
+          @change="player = { from: $event, id: idOf($event) }"
+          @copy="player = { from: $event, id: null }"
+          @remove="roster.removePlayer(idOf($event))"
+        />
         <p class="acts">
           <button type="button" @click="fileOut">Save my players as a file</button>
           <button type="button" @click="file?.click()">Take in a file of players</button>
@@ -66,13 +73,6 @@ usePlaceMemory()
             @change="fileIn"
           />
         </p>
-        <PlayerList
-          :players="session.players"
-          :chosen="player?.id ?? null"
-          @change="player = { from: $event, id: idOf($event) }"
-          @copy="player = { from: $event, id: null }"
-          @remove="roster.removePlayer(idOf($event))"
-        />
       </section>
       <section class="sheet" aria-label="Tables">
         <TableForm
@@ -125,7 +125,7 @@ h1 {
   display: flex;
   flex-wrap: wrap;
   gap: 4px 16px;
-  margin: 0 0 6px;
+  margin: 0;
 }
 .acts button {
   min-height: 36px;

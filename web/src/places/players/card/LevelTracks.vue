@@ -10,12 +10,10 @@ const LEVELS = ['professional', 'semi-professional', 'strong league', 'league', 
 const share = (level: number) => `${(100 * (Math.min(4.3, Math.max(-0.3, level)) + 0.4)) / 4.8}%`
 const rows = computed(() => [
   { name: 'As a whole', level: props.says.level_at, known: true, words: `${props.says.level}` },
-  ...Object.entries(props.says.stroke).map(([key, error]) => ({
-    name: ERROR_NAMES[key] ?? key,
-    level: error.level,
-    known: error.known,
-    words: error.words,
-  })),
+  ...Object.entries(ERROR_NAMES).flatMap(([key, name]) => {
+    const error = props.says.stroke[key]
+    return error ? [{ name, level: error.level, known: error.known, words: error.words }] : []
+  }),
 ])
 const bar = ({ low, high }: { low: number; high: number }) => ({
   left: share(low),

@@ -51,14 +51,13 @@ const use = (measured: boolean) =>
             <h2>The odds use</h2>
             <p class="use" role="radiogroup" aria-label="What the odds use">
               <button type="button" role="radio" :aria-checked="!player.use_measured" @click="use(false)">
-                the level he says: {{ player.level }}
+                the level as said: {{ player.level }}
               </button>
               <button type="button" role="radio" :aria-checked="player.use_measured" @click="use(true)">
                 what is measured{{ says ? `: ${says.level}` : ', as soon as it is' }}
               </button>
             </p>
           </section>
-          <ErrorCosts :key="`${id}-${measure.costs ? 'known' : 'none'}`" />
         </div>
         <div class="column">
           <section v-if="says" class="sheet" aria-label="The stroke">
@@ -89,6 +88,7 @@ const use = (measured: boolean) =>
               short measure takes five minutes.
             </p>
           </section>
+          <ErrorCosts :key="`${id}-${measure.costs ? 'known' : 'none'}`" />
         </div>
       </div>
     </template>

@@ -92,7 +92,7 @@ useKeys((event) => {
         :count-of="sittings.countOf"
         @choose="sittings.at = $event"
       />
-      <div class="work">
+      <div class="work" :class="{ pot: isPot }">
         <StationDrawing
           v-if="geometry"
           :table="geometry"
@@ -111,7 +111,7 @@ useKeys((event) => {
           class="drawing"
           @rest="sittings.tap('', $event)"
         />
-        <section class="sheet asked" :aria-label="station.name">
+        <section class="how" :aria-label="station.name">
           <h2>{{ station.name }}</h2>
           <p>{{ station.says }}</p>
           <p class="muted">{{ station.tip_words }} · {{ station.speed_words }}</p>
@@ -122,6 +122,8 @@ useKeys((event) => {
             ><template v-else> · mark at {{ station.mark.map((v) => v.toFixed(1)).join(', ') }}</template>
             (diamonds from the head and the near rail)
           </p>
+        </section>
+        <section class="sheet taps" aria-label="What became of it">
           <p v-if="!isPot" class="tap-here">Tap the table where it came to rest.</p>
           <OutcomeButtons :outcomes="station.outcomes" @tap="sittings.tap($event)" />
           <p class="last" aria-live="polite">
@@ -137,7 +139,7 @@ useKeys((event) => {
           <div class="acts">
             <Button
               :label="sittings.complete ? 'Done: measure' : 'Enough: measure now'"
-              :severity="sittings.complete ? undefined : 'secondary'"
+              :variant="sittings.complete ? undefined : 'outlined'"
               :disabled="ending || !sittings.played.length"
               @click="finish"
             />
@@ -172,14 +174,20 @@ h2 {
 }
 .work {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 392px;
-  gap: 16px;
+  grid-template: auto 1fr / minmax(0, 1fr) 392px;
+  gap: 12px 16px;
   align-items: start;
 }
-.asked {
-  padding: 13px 16px;
+.drawing {
+  grid-row: 1 / 3;
+}
+.how,
+.taps {
   display: grid;
   gap: 8px;
+}
+.taps {
+  padding: 13px 16px;
 }
 p {
   margin: 0;
@@ -212,21 +220,31 @@ a {
   color: var(--brass);
   font-weight: 600;
 }
-@media (max-width: 980px) {
-  .work {
-    grid-template-columns: minmax(0, 1fr);
-  }
-}
 @media (max-width: 760px) {
   .sitting {
     padding: 10px 12px 70px;
+    gap: 9px;
   }
   h1 {
     font-size: 19px;
   }
+  .work {
+    grid-template: auto auto / 216px minmax(0, 1fr);
+    gap: 9px 12px;
+  }
   .drawing {
-    max-width: 216px;
-    margin: 0 auto;
+    grid-row: 1;
+  }
+  .how {
+    gap: 5px;
+    font-size: 13.5px;
+  }
+  .taps {
+    grid-column: 1 / 3;
+  }
+  /* Where it is only looked at, the words need the room. */
+  .pot {
+    grid-template-columns: 152px minmax(0, 1fr);
   }
 }
 </style>

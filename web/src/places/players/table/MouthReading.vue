@@ -40,7 +40,7 @@ function keep() {
         </select>
       </label>
       <label>mm <input v-model.number="typed" type="number" inputmode="decimal" step="0.5" /></label>
-      <button type="submit" :disabled="!whole">Keep</button>
+      <button type="submit" class="main" :disabled="!whole">Keep</button>
     </p>
   </form>
 </template>

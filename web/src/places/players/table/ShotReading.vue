@@ -60,7 +60,7 @@ function keep() {
               :max="field.to"
             />
           </label>
-          <button type="submit" :disabled="!whole">Keep</button>
+          <button type="submit" class="main" :disabled="!whole">Keep</button>
         </p>
       </div>
     </div>
