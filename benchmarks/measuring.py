@@ -1,9 +1,9 @@
 """How well a stroke is measured: simulated players of known strokes, who play the stations.
 
-*Coverage*: how often the true error lies in the interval of 80 %; *error*: root mean square of the logarithm of each error,
-with what was said of it; the same after 20, 60 and 200 attempts, for 10 % mis-taps, for strokes half as hard again, on
-a table slower than it is set, and for players far off the line of levels. *Information*: what an attempt at each
-station tells of the logarithm of each error, by level. *Costs*: what halving each error wins, by level. Run by
+*Coverage*: how often the true error lies in the interval of 80 %; *error*: root mean square of the logarithm of each
+error, with what was said of it; the same after 20, 60 and 200 attempts, for 10 % mis-taps, for strokes half as hard
+again, on a table slower than it is set, and for players far off the line of levels. *Information*: what an attempt at
+each station tells of the logarithm of each error, by level. *Costs*: what halving each error wins, by level. Run by
 `./partita bench measuring`, half an hour on two cores; keeps `benchmarks/results/measuring.json`.
 """
 

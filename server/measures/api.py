@@ -140,7 +140,7 @@ def send(request: HttpRequest, sitting_id: int, body: AttemptsIn) -> dict[str, i
     return {"new": new, "attempts": found.player.attempts.count()}
 
 
-@router.delete("/players/{int:player_id}/attempts/{token}", response={204: None})
+@router.delete("/players/{int:player_id}/attempts/by-token/{token}", response={204: None})
 def take_back(request: HttpRequest, player_id: int, token: str) -> tuple[int, None]:
     """Take one attempt back; taken back twice it is gone all the same."""
     attempts.take_back(_player(request, player_id), token)

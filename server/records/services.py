@@ -39,7 +39,8 @@ def keep(study: Study, place: int, ending: str) -> Played:
 def _keep_as_attempt(played: Played, study: Study, option: OptionDocument) -> None:
     asked = asked_of(study)
     layout = asked["document"]
-    player = profile_named(played.owner, asked["players"][layout["situation"].get("shooter", "me")])
+    shooter = layout["situation"].get("shooter", "me")
+    player = profile_named(played.owner, asked.get("players", {}).get(shooter, ""))
     balls = dict(layout["balls"])
     told = played.ending in (*_MADE, *_MISSED)
     if player is None or not told or option.kind != "pot" or option.target not in balls or "cue" not in balls:

@@ -7,6 +7,7 @@ from partita.errors import refuse
 from partita.files.layout_file import read_table
 from partita.table.geometry import bed_of
 from partita.table.spec import PRESETS, TableSpec
+from partita.telling.measured_table import NAMES
 from tables.models import TableProfile
 
 
@@ -54,9 +55,11 @@ def save(owner: Any, name: str, words: dict[str, str], profile: TableProfile | N
     """Make or change a table of one's own; words : its base, cloth, cushions and pockets."""
     if name in PRESETS:
         raise refuse("name", f"“{name}” is the name of a standard table", "Choose another name.")
-    document = {"name": name, **words}
-    read_table(document)
     kept = profile or TableProfile(owner=owner)
+    # What was measured and put in stays when the words change.
+    measured = {field: kept.document[field] for field in NAMES if profile and field in kept.document}
+    document = {"name": name, **words, **measured}
+    read_table(document)
     kept.name, kept.document = name, document
     save_named(kept, name, "table")
     return kept

@@ -49,7 +49,7 @@ export const useOutbox = defineStore('outbox', () => {
     const [first] = some
     if (first?.do === 'take back') {
       const path = { player_id: first.player, token: first.token }
-      return answered(api.DELETE('/api/players/{player_id}/attempts/{token}', { params: { path } }))
+      return answered(api.DELETE('/api/players/{player_id}/attempts/by-token/{token}', { params: { path } }))
     }
     const attempts = some.flatMap((one) => (one.do === 'add' ? [one.attempt] : []))
     const path = { sitting_id: first?.sitting ?? 0 }
