@@ -19,14 +19,6 @@ export const useOutbox = defineStore('outbox', () => {
   const place = computed(() => `partita-outbox:${session.username ?? ''}`)
   let sending: Promise<void> | null = null
 
-  watch(
-    place,
-    (now) => {
-      entries.value = JSON.parse(localStorage.getItem(now) ?? '[]') as Entry[]
-      if (entries.value.length) void send()
-    },
-    { immediate: true },
-  )
   const keep = () => localStorage.setItem(place.value, JSON.stringify(entries.value))
   function put(entry: Entry) {
     entries.value = [...entries.value, entry]
@@ -83,6 +75,14 @@ export const useOutbox = defineStore('outbox', () => {
   }
   /** What of a sitting is still on its way. */
   const of = (sitting: number) => entries.value.filter((one) => one.sitting === sitting)
+  watch(
+    place,
+    (now) => {
+      entries.value = JSON.parse(localStorage.getItem(now) ?? '[]') as Entry[]
+      if (entries.value.length) void send()
+    },
+    { immediate: true },
+  )
   window.addEventListener('online', () => void send())
   return { entries, problems, waiting, add, takeBack, send, of }
 })
