@@ -42,7 +42,7 @@ def _http_error(request: HttpRequest, error: HttpError) -> HttpResponse:
 
 @api.exception_handler(RequestDataTooBig)
 def _too_big(request: HttpRequest, error: RequestDataTooBig) -> HttpResponse:
-    return _respond(request, 413, Problem("request", "it is too large", "Send at most 256 kB."))
+    return _respond(request, 413, Problem("request", "it is too large", "Send at most 1 MB."))
 
 
 @api.exception_handler(AuthenticationError)

@@ -78,8 +78,8 @@ CSRF_COOKIE_SAMESITE = "Lax"
 # Cookies of two copies on one machine must not overwrite each other: ports do not part cookies.
 SESSION_COOKIE_NAME = os.environ.get("PARTITA_COOKIE", "partita") + "-session"
 CSRF_COOKIE_NAME = os.environ.get("PARTITA_COOKIE", "partita") + "-csrf"
-# A layout has a few kB; anything much larger is a mistake.
-DATA_UPLOAD_MAX_MEMORY_SIZE = 256 * 1024
+# A layout has a few kB, ten thousand attempts some hundred; anything much larger is a mistake.
+DATA_UPLOAD_MAX_MEMORY_SIZE = 1024 * 1024
 STATIC_URL = "static/"
 WHITENOISE_ROOT = WEB_DIST if WEB_DIST.is_dir() else None
 WHITENOISE_INDEX_FILE = True

@@ -22,7 +22,7 @@ from work.readiness import need
 
 router = Router(tags=["measures"])
 _AT_ONCE = 500
-_LONGEST_FILE = 220_000
+_LONGEST_FILE = 700_000
 
 
 class SittingIn(Schema):

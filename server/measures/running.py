@@ -12,7 +12,6 @@ from partita.practice.error_costs import error_costs, positions_of
 from partita.telling.measure import costs_of, measure_of
 from profiles.services import stroke_of, take_measured
 from work import running
-from work.models import Status
 from work.running import Answer
 
 _WENT_WRONG = "Something went wrong while measuring. Try again; the attempts are safe."
@@ -22,20 +21,20 @@ _COSTS_WENT_WRONG = "Something went wrong while pricing the errors. Try again."
 def run_measure(measure_id: int, should_abort: Callable[[], bool]) -> None:
     """Measure to the end, and keep the stroke with the player. May be called again after a crash."""
     found = Measure.objects.filter(pk=measure_id).select_related("player").first()
-    if found is None:
-        return
-    running.run(found, lambda: _answers(found), should_abort, _WENT_WRONG)
-    done = Measure.objects.filter(pk=measure_id, status=Status.DONE).first()
-    if done is not None and done.document and done.document["attempts"]:
-        take_measured(done.player_id, done.document["model"])
+    if found is not None:
+        running.run(found, lambda: _answers(found), should_abort, _WENT_WRONG)
 
 
 def _answers(asked: Measure) -> Iterator[Answer]:
     started, like = time.monotonic(), stroke_of(asked.player)
     table = read_table(asked.question["table"])
+    document = None
     for found in measure(attempts.of_player(asked.player), table, like, asked.question["near"]):
         document = measure_of(found.posterior, table, like).as_json() if found.posterior else None
         yield Answer(document, found.done, time.monotonic() - started)
+    # Not stopped, and not done yet: whoever sees that it is done finds the player's stroke changed.
+    if document is not None and document["attempts"]:
+        take_measured(asked.player_id, document["model"])
 
 
 def run_costs(costs_id: int, should_abort: Callable[[], bool]) -> None:

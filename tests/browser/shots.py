@@ -65,6 +65,17 @@ def _kick(page: Page) -> None:
     page.wait_for_timeout(600)
 
 
+def _measured(page: Page) -> None:
+    """The demo's measured player, his errors priced."""
+    page.get_by_role("link", name="Ida Brandt", exact=True).click()
+    page.get_by_role("heading", name="The stroke:").wait_for(timeout=60_000)
+    page.get_by_role("button", name="Measure again").wait_for(timeout=60_000)
+    page.get_by_role("button", name="Work it out", exact=True).click()
+    page.get_by_role("button", name="Work it out again").wait_for(timeout=60_000)
+    page.evaluate("window.scrollTo(0, 0)")
+    page.wait_for_timeout(300)
+
+
 def _take(page: Page, name: str, full_page: bool = False) -> None:
     page.screenshot(path=FOLDER / f"{name}.png", animations="disabled", full_page=full_page)
 
@@ -123,8 +134,13 @@ def main(address: str, user: str, password: str) -> None:
         page.get_by_role("button", name="Change: Tomas Vale").click()
         page.wait_for_timeout(200)
         _take(page, "players-day")
+        _measured(page)
+        _take(page, "player-day", full_page=True)
+        page.get_by_role("link", name="Players", exact=True).first.click()
+        page.get_by_role("link", name="Harbour Lane 1", exact=True).click()
+        page.get_by_text("for the last length").wait_for()
         page.get_by_role("button", name="Hall light").click()
-        _take(page, "players-hall")
+        _take(page, "table-measured-hall")
         page.close()
         phone = browser.new_page(viewport=PHONE, device_scale_factor=2, reduced_motion="reduce")
         sign_in(phone, address, user, password)
@@ -139,8 +155,6 @@ def main(address: str, user: str, password: str) -> None:
         phone.get_by_role("button", name="Scene").click()
         phone.get_by_role("button", name="Hall light").click()
         phone.get_by_role("button", name="Less").click()
-        phone.evaluate("window.scrollTo(0, 0)")
-        _take(phone, "table-phone-hall")
         phone.get_by_role("link", name="Run-out").click()
         phone.get_by_role("button", name="Plan", exact=True).click()
         phone.get_by_text("settled in").wait_for(timeout=60_000)
@@ -153,8 +167,11 @@ def main(address: str, user: str, password: str) -> None:
         phone.wait_for_timeout(300)
         _take(phone, "kicks-phone-hall")
         phone.get_by_role("link", name="Players").click()
+        phone.get_by_role("link", name="June Okoro", exact=True).click()
+        phone.get_by_role("button", name="Short: 20 shots").click()
+        phone.get_by_role("button", name="made", exact=True).click()
         phone.wait_for_timeout(300)
-        _take(phone, "players-phone")
+        _take(phone, "measure-phone-hall")
         browser.close()
 
 

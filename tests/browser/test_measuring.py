@@ -28,7 +28,7 @@ class Measuring(BrowserCase):
         self.page = self.open_page(PHONE)
         page = self.player("Tomas Vale")
         page.get_by_role("button", name="Short: 20 shots").click()
-        expect(page.get_by_role("heading", name="Straight", exact=True)).to_be_visible()
+        expect(page.get_by_role("heading", name="Long straight")).to_be_visible()
         widths = page.evaluate("[document.documentElement.scrollWidth, window.innerWidth]")
         self.assertLessEqual(widths[0], widths[1])
         for outcome in ("made", "made", "right"):

@@ -2,24 +2,28 @@
 
 import argparse
 import json
+from pathlib import Path
 
 from partita.cli.inputs import object_of, print_out, say_when_cold, text_of
 from partita.files.readings import read_readings
-from partita.physics.table_fit import fit_table
+from partita.files.tries_file import read_tries
+from partita.kicks.measured_table import measured_table
 
 
 def add_arguments(command: argparse.ArgumentParser) -> None:
     """Its options."""
     command.add_argument("file", help="a file of readings (docs/formats.md), or - for stdin")
+    command.add_argument("--tries", help="a CSV file of kick tries on this table, or - for stdin")
     command.add_argument("--table", action="store_true", help="a table for people instead of JSON")
 
 
 def run(options: argparse.Namespace) -> None:
     """Fit and print."""
-    say_when_cold("simulator")
+    say_when_cold("simulator", "weighing")
 
     table, readings = read_readings(object_of(text_of(options.file)))
-    fit = fit_table(table, **readings)
+    tries = read_tries(text_of(options.tries), table, Path(options.tries).name) if options.tries else []
+    fit = measured_table(table, **readings, tries=tries)
     settings = {name: setting.as_json() for name, setting in fit.settings.items()}
     if not options.table:
         print_out(

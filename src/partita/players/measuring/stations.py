@@ -78,14 +78,14 @@ STATIONS = {
         ),
     )
 }  # fmt: skip
-# Stations of a set with how many attempts at each, for the stronger levels and for the weaker ones.
+# Stations of a set with how many attempts at each.
 _SETS: dict[SetName, dict[str, int]] = {
     "short": {"long-straight": 7, "long-cut": 7, "middle": 6},
     "long": {"long-straight": 10, "stop": 10, "long-cut": 10, "thin-cut": 10, "middle": 10, "up-and-back": 10},
 }
 SETS: tuple[SetName, ...] = ("short", "long")
-# From this level on the longest straight pot is made so seldom that a shorter one is asked for.
-_SHORTER_FROM = LEVELS.index("league")
+# From this level on a shorter straight pot tells as much as the longest one, and goes in more often.
+_SHORTER_FROM = LEVELS.index("beginner") - 0.5
 
 
 def station_named(key: str, where: str = "station") -> Station:
