@@ -23,7 +23,7 @@ from partita.players.measuring.asked import Asked, asked_at
 from partita.players.measuring.attempts import Attempt
 from partita.players.measuring.bank import bank_of, chances, widths_of
 from partita.players.measuring.follows import run_out_chance
-from partita.players.measuring.posterior import first_particles, measured
+from partita.players.measuring.posterior import LAPSE, first_particles, measured
 from partita.players.measuring.report import level_at
 from partita.players.measuring.stations import STATIONS, Station, station_set
 from partita.players.stroke_model import PRESETS, StrokeModel
@@ -41,12 +41,13 @@ _STEP = 0.1
 class Play:
     """How simulated players differ from what is asked of them.
 
-    off_line : log sd of their errors off the line of levels; mistaps : share of attempts that end in any cell
+    off_line : log sd of their errors off the line of levels
+    mistaps : share of attempts that end in any cell, miscued or tapped wrong; the measure takes it for LAPSE
     harder : factor of the speeds they use; slower : factor of the rolling friction of their table
     """
 
     off_line: float = 0.3
-    mistaps: float = 0.0
+    mistaps: float = LAPSE
     harder: float = 1.0
     slower: float = 1.0
 
@@ -159,6 +160,7 @@ def main() -> None:
         "20 attempts": lambda: trial(20, Play(), _PLAYERS),
         "60 attempts": lambda: trial(60, Play(), _PLAYERS),
         "200 attempts": lambda: trial(200, Play(), _PLAYERS),
+        "60, none mis-tapped": lambda: trial(60, Play(mistaps=0.0), _FEWER),
         "60, one in ten mis-tapped": lambda: trial(60, Play(mistaps=0.1), _FEWER),
         "60, pots struck half as hard again": lambda: trial(60, Play(harder=1.5), _FEWER),
         "60, the cloth a tenth slower than set": lambda: trial(60, Play(slower=1.1), _FEWER),

@@ -19,7 +19,7 @@ from partita.table.diamonds import metres
 from profiles.models import PlayerProfile
 
 # Of recorded shots the latest count: each costs as much to work out as a station.
-_MOST_SHOTS = 60
+_MOST_SHOTS = 40
 
 
 @dataclass(frozen=True)

@@ -51,7 +51,7 @@ class PlayerIn(Schema):
     hand: Hand = "right"
     reach_m: float = 0.75
     nerves: float | None = None
-    use_measured: bool = False
+    use_measured: bool = True
     cue: str = Field("", max_length=80)
     notes: str = Field("", max_length=1000)
 

@@ -15,7 +15,7 @@ class PlayerProfile(models.Model):
     level = models.CharField(max_length=60, blank=True)
     stroke_model = models.JSONField()
     measured = models.JSONField(null=True)
-    use_measured = models.BooleanField(default=False)
+    use_measured = models.BooleanField(default=True)
     cue = models.CharField(max_length=80, blank=True)
     notes = models.CharField(max_length=1000, blank=True)
     created = models.DateTimeField(auto_now_add=True)

@@ -55,7 +55,7 @@ class Wanted:
     name: str
     level: str
     own: Mapping[str, object]
-    use_measured: bool = False
+    use_measured: bool = True
     cue: str = ""
     notes: str = ""
 
@@ -116,6 +116,6 @@ def take_in(owner: Any, text: str) -> int:
         measured = {name: model[name] for name in _MEASURED} if one.measured else None
         PlayerProfile.objects.create(
             owner=owner, name=one.stroke.name, level=one.level, stroke_model=model, measured=measured,
-            use_measured=one.measured, cue=one.cue, notes=one.notes,
+            cue=one.cue, notes=one.notes,
         )  # fmt: skip
     return len(players)

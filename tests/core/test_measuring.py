@@ -124,6 +124,14 @@ class Likelihood(unittest.TestCase):
         self.assertEqual(buttons, ["far thin", "thin", "made", "thick", "far thick"])
 
 
+    def test_rows_of_strokes_are_those_of_their_models(self) -> None:
+        particles = prior.drawn(20, 4)
+        rows = prior.rows_of(particles, LIKE)
+        for particle, row in zip(particles, rows, strict=True):
+            # Nerves play no part at a station.
+            np.testing.assert_allclose(row[:8], prior.model_of(particle, LIKE).row()[:8])
+
+
 class Inference(unittest.TestCase):
     def test_intervals_hold_the_true_errors_about_four_times_in_five(self) -> None:
         # 24 intervals of 80 to 85 %: fewer than 14 would come once in a thousand. Figures: benchmarks/measuring.py.

@@ -28,6 +28,6 @@ class Migration(migrations.Migration):
         migrations.AddField(
             model_name='playerprofile',
             name='use_measured',
-            field=models.BooleanField(default=False),
+            field=models.BooleanField(default=True),
         ),
     ]

@@ -28,7 +28,7 @@ class Command(BaseCommand):
             return
         user = User.objects.create_user(demo.USER, password=demo.PASSWORD)
         for name, level, own in demo.PLAYERS:
-            player = save_profile(user, Wanted(name, level, own, use_measured=name == demo.MEASURED))
+            player = save_profile(user, Wanted(name, level, own))
             if name == demo.MEASURED:
                 attempts.take_in(player, Path(demo.__file__).with_name("demo_attempts.csv").read_text("utf-8"))
         for name, words in demo.TABLES:

@@ -45,8 +45,7 @@ def widths_of(particles: Floats, asked: Asked, like: StrokeModel) -> Floats:
     """(k, 3) standard deviations of direction, rad, log speed and tip, R, of each stroke at a shot asked for."""
     found, awkward, stroke = np.empty((len(particles), 3)), asked.awkward(like), asked.stroke
     cut = 0.25 + math.sin(abs(asked.cut_rad))
-    for k, particle in enumerate(particles):
-        row = prior.model_of(particle, like).row()
+    for k, row in enumerate(prior.rows_of(particles, like)):
         aim = aim_error(row, stroke[1], stroke[2], stroke[3], awkward)
         sight = row[SIGHT] * cut / asked.contact_m if asked.contact_m > 0 else 0.0
         found[k] = math.hypot(aim, sight), row[SPEED], row[TIP]

@@ -11,6 +11,7 @@ from dataclasses import replace
 import numpy as np
 from numpy.typing import NDArray
 
+from partita.players import stroke_model
 from partita.players.stroke_model import PRESETS, StrokeModel
 
 Floats = NDArray[np.float64]
@@ -54,6 +55,17 @@ def log_named(particles: Floats, near: str | None) -> Floats:
     if near is None:
         return np.zeros(len(particles))
     return np.asarray(-0.5 * ((particles[:, 0] - LEVELS.index(near)) / NAMED) ** 2)
+
+
+def rows_of(particles: Floats, like: StrokeModel) -> Floats:
+    """(k, MODEL) rows of strokes for the kernels, with the hand and the reach of a player."""
+    rows = np.tile(like.row(), (len(particles), 1))
+    errors, costs = np.exp(particles[:, 1:]), np.maximum(0.0, line_at(particles[:, 0], _COST_LINE))
+    rows[:, stroke_model.AIM] = np.radians(errors[:, 0])
+    rows[:, stroke_model.SPEED], rows[:, stroke_model.TIP] = errors[:, 1], errors[:, 2]
+    rows[:, stroke_model.SIGHT] = errors[:, 3] / 1000
+    rows[:, stroke_model.POWER_COST], rows[:, stroke_model.SIDE_COST] = costs[:, 0], costs[:, 1]
+    return rows
 
 
 def model_of(particle: Floats, like: StrokeModel) -> StrokeModel:

@@ -41,7 +41,7 @@ function save() {
     hand: hand.value,
     reach_m: Number(reach.value),
     nerves: nerves.value,
-    use_measured: !props.isNew && props.from.use_measured,
+    use_measured: props.isNew || props.from.use_measured,
     cue: cue.value.trim(),
     notes: notes.value.trim(),
   })
