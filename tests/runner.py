@@ -7,6 +7,8 @@ from typing import Any
 
 from django.test.runner import DiscoverRunner
 
+from tests.lasting import end_what_is_over
+
 _SLOWEST = 12
 
 
@@ -18,7 +20,8 @@ class TimedResult(unittest.TextTestResult):
         self.seconds: dict[str, float] = {}
 
     def startTest(self, test: unittest.TestCase) -> None:
-        """Note when it began."""
+        """Note when it began; what other tests shared is over by then."""
+        end_what_is_over(test.id())
         self._began = time.monotonic()
         super().startTest(test)
 
@@ -34,6 +37,11 @@ class CountingRunner(DiscoverRunner):
     def get_resultclass(self) -> type[unittest.TextTestResult]:
         """With times."""
         return super().get_resultclass() or TimedResult
+
+    def teardown_databases(self, old_config: Any, **options: Any) -> None:
+        """Nothing may hold on to a database that goes."""
+        end_what_is_over()
+        super().teardown_databases(old_config, **options)
 
     def suite_result(self, suite: unittest.TestSuite, result: unittest.TestResult, **options: object) -> int:
         """Print the slowest tests and the counts; return the number of failures as Django's runner does."""

@@ -14,46 +14,59 @@ from playwright.sync_api import Page, expect, sync_playwright
 from launcher.database import free_port
 from layouts import demo
 from tests.browser.shots import DESK, browser_options, sign_in
+from tests.lasting import last_while
 from tests.server.worker import SERVER, Worker, eventually
 
 AXE = SERVER.parent / "web" / "node_modules" / "axe-core" / "axe.min.js"
 
 
-class BrowserCase(TransactionTestCase):
-    """One server, worker and browser serve all tests of the class; each begins with the demo data."""
+class Stage:
+    """A server, a worker and a browser, for all browser tests in a row."""
 
-    @classmethod
-    def setUpClass(cls) -> None:
-        super().setUpClass()
-        cls.worker = Worker().start()
-        cls.addClassCleanup(cls.worker.stop)
+    def __init__(self) -> None:
+        self.worker = Worker().start()
         port = free_port()
-        cls.address = f"http://127.0.0.1:{port}"
+        self.address = f"http://127.0.0.1:{port}"
         url = "postgresql://{USER}:{PASSWORD}@{HOST}:{PORT}/{NAME}".format(**connection.settings_dict)
-        cls.web = subprocess.Popen(
+        self.web = subprocess.Popen(
             [sys.executable, "-m", "uvicorn", "config.asgi:application", "--port", str(port), "--log-level", "warning",
              "--lifespan", "off"],
             cwd=SERVER, env={**os.environ, "DATABASE_URL": url},
         )  # fmt: skip
-        cls.addClassCleanup(cls._end_web)
-        eventually("the server answers", cls._answers)
-        cls.playwright = sync_playwright().start()
-        cls.addClassCleanup(cls.playwright.stop)
-        cls.browser = cls.playwright.chromium.launch(**browser_options())
-        cls.addClassCleanup(cls.browser.close)
+        eventually("the server answers", self._answers)
+        self.playwright = sync_playwright().start()
+        self.browser = self.playwright.chromium.launch(**browser_options())  # type: ignore[arg-type]
+        last_while("tests.browser.", self.end)
 
-    @classmethod
-    def _end_web(cls) -> None:
-        cls.web.terminate()
-        cls.web.wait(10)
-
-    @classmethod
-    def _answers(cls) -> bool:
+    def _answers(self) -> bool:
         try:
-            with urllib.request.urlopen(f"{cls.address}/api/session", timeout=2) as answer:
+            with urllib.request.urlopen(f"{self.address}/api/session", timeout=2) as answer:
                 return answer.status == 200
         except OSError:
             return False
+
+    def end(self) -> None:
+        global _stage
+        _stage = None
+        self.browser.close()
+        self.playwright.stop()
+        self.web.terminate()
+        self.web.wait(10)
+        self.worker.stop()
+
+
+_stage: Stage | None = None
+
+
+class BrowserCase(TransactionTestCase):
+    """One server, worker and browser serve all browser tests; each begins with the demo data."""
+
+    @classmethod
+    def setUpClass(cls) -> None:
+        global _stage
+        super().setUpClass()
+        _stage = _stage or Stage()
+        cls.address, cls.browser = _stage.address, _stage.browser
 
     def setUp(self) -> None:
         call_command("prepare")

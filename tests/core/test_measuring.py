@@ -123,7 +123,6 @@ class Likelihood(unittest.TestCase):
         buttons = [button.name for button in station_of(STATIONS["long-cut"], TABLE).outcomes][:5]
         self.assertEqual(buttons, ["far thin", "thin", "made", "thick", "far thick"])
 
-
     def test_rows_of_strokes_are_those_of_their_models(self) -> None:
         particles = prior.drawn(20, 4)
         rows = prior.rows_of(particles, LIKE)

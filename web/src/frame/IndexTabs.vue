@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
+import { useMeasure } from '@/stores/measure'
 import { usePlayOuts } from '@/stores/playouts'
 import { useRunOut } from '@/stores/runout'
 import { useStudy } from '@/stores/study'
@@ -11,11 +12,13 @@ const route = useRoute()
 const study = useStudy()
 const playouts = usePlayOuts()
 const runOut = useRunOut()
+const measure = useMeasure()
 const here = computed(() => route.meta['place'] as PlaceName)
 /** Where something long is running. */
 const busy = computed<Partial<Record<PlaceName, string>>>(() => ({
   ...(study.running ? { table: 'weighing' } : playouts.running ? { table: 'playing out' } : {}),
   ...(runOut.running ? { runout: 'planning' } : {}),
+  ...(measure.measuring ? { players: 'measuring' } : measure.pricing ? { players: 'pricing' } : {}),
 }))
 </script>
 
