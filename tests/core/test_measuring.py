@@ -1,8 +1,11 @@
 """A stroke from attempts: the likelihood against closed forms and executions, the inference, what contradicts it."""
 
+import io
 import json
 import math
+import tempfile
 import unittest
+from contextlib import redirect_stderr, redirect_stdout
 from dataclasses import replace
 
 import numpy as np
@@ -10,6 +13,7 @@ from numpy.typing import NDArray
 from scipy import stats
 from statsmodels.stats.weightstats import DescrStatsW
 
+from partita.cli.main import main
 from partita.errors import Refused
 from partita.files.attempts_file import WrittenAttempt, read_attempts, write_attempts
 from partita.physics.simulate import execute, physics_of
@@ -286,3 +290,35 @@ class Files(unittest.TestCase):
         ):
             with self.subTest(text=text[:30]), self.assertRaisesRegex(Refused, said):
                 read_attempts(text)
+
+
+class CommandLine(unittest.TestCase):
+    def run_on(self, text: str, *more: str) -> tuple[int, str, str]:
+        out, err = io.StringIO(), io.StringIO()
+        with tempfile.NamedTemporaryFile("w", suffix=".csv") as file:
+            file.write(text)
+            file.flush()
+            with redirect_stdout(out), redirect_stderr(err):
+                status = main(["measure", file.name, *more])
+        return status, out.getvalue(), err.getvalue()
+
+    def test_attempts_of_a_file_are_measured_as_json_or_for_people(self) -> None:
+        text = "station,outcome,x,y\n" + "straight,made,,\nstraight,thin,,\nmiddle,,4.2,2\nmiddle,,3,2\n" * 3
+        status, out, _ = self.run_on(text)
+        document = json.loads(out)
+        self.assertEqual((status, document["format"], document["attempts"]), (0, "partita-measure", 12))
+        self.assertEqual(list(document["stroke"]), ["aim_deg", "speed", "tip", "sight_mm"])
+        for error in document["stroke"].values():
+            self.assertTrue(error["low"] < error["value"] < error["high"])
+        self.assertTrue(document["follows"]["runout"]["low"] <= document["follows"]["runout"]["value"])
+        near = json.loads(self.run_on(text, "--near", "professional")[1])
+        self.assertLess(near["level_at"]["value"], document["level_at"]["value"], "a named level draws toward itself")
+        words = self.run_on(text, "--table")[1]
+        self.assertIn("From 12 attempts", words)
+        self.assertIn("long pot:", words)
+
+    def test_what_is_refused_is_one_plain_line_and_status_two(self) -> None:
+        status, out, err = self.run_on("station,outcome\nstop,sunk\n")
+        self.assertEqual((status, out), (2, ""))
+        self.assertRegex(err, r"line 2 outcome: “sunk” is none of Stop\. Use made, thick")
+        self.assertEqual(len(err.strip().splitlines()), 1)

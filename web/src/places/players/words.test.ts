@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Player, TableChoice } from '@/api/client'
-import { fieldsOf, nameOfCopy, playerWords, tableWords } from './words'
+import { fieldsOf, nameOfCopy, playerIn, playerWords, tableWords } from './words'
 
 describe('players and tables in words', () => {
   it('tell what is not ordinary of a player', () => {
@@ -9,6 +9,24 @@ describe('players and tables in words', () => {
     expect(playerWords(player)).toBe(
       'league level · left-handed · reach 0.85 m · some nerves · aim within 0.16°, speed within 18 %',
     )
+  })
+  it('tell that a player is measured only where the odds use it, and change one thing of him', () => {
+    const stroke_model = { aim_deg: 0.16, speed: 0.18, hand: 'right', reach_m: 0.75, nerves: 0 }
+    const player = {
+      own: true,
+      level: 'league',
+      name: 'Tomas',
+      key: 'profile:1',
+      stroke_model,
+      is_measured: true,
+      use_measured: true,
+      cue: '',
+      notes: 'left early',
+    } as Player
+    expect(playerWords(player)).toMatch(/^measured · /)
+    expect(playerWords({ ...player, use_measured: false })).toMatch(/^league level · /)
+    expect(playerWords({ ...player, is_measured: false })).toMatch(/^league level · /)
+    expect({ ...playerIn(player), use_measured: false }).toMatchObject({ name: 'Tomas', notes: 'left early' })
   })
   it('tell what is not standard of a table, and give its fields back for changing', () => {
     const document = { name: 'Four', base: 'pool-7ft', cloth: 'slow', cushions: 'standard', pockets: 'loose' }
