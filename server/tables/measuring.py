@@ -5,7 +5,7 @@ from typing import Any
 from django.db import transaction
 
 from kicks.trying import tries_on
-from partita.errors import refuse
+from partita.errors import Refused, refuse
 from partita.files.layout_file import read_table
 from partita.files.readings import read_readings
 from partita.kicks.measured_table import measured_table
@@ -53,8 +53,12 @@ def _fit(profile: TableProfile) -> tuple[TableSpec, TableFit | None, int, int]:
 
 
 def says(profile: TableProfile) -> MeasuredTableDocument:
-    """What all readings of a table say."""
-    return measured_table_of(*_fit(profile))
+    """What all readings of a table say; where they cannot all be true, that."""
+    try:
+        return measured_table_of(*_fit(profile))
+    except Refused as refused:
+        words = f"These readings cannot all be true. {refused} Delete the one that is wrong."
+        return MeasuredTableDocument(settings=[], readings=profile.readings.count(), tries=0, words=words)
 
 
 def put_in(profile: TableProfile, fields: list[str]) -> None:

@@ -206,7 +206,7 @@ class Inference(unittest.TestCase):
         # Source: statsmodels, weighted descriptive statistics.
         rng = np.random.default_rng(1)
         values, weights = rng.standard_normal((4000, 1)), rng.random(4000)
-        found = Posterior(values, weights / weights.sum(), (), (), 1)
+        found = Posterior(values, weights / weights.sum(), (), ())
         library = DescrStatsW(values[:, 0], weights).quantile([0.1, 0.5, 0.9], return_pandas=False)
         np.testing.assert_allclose(found.quantiles(values[:, 0], [0.1, 0.5, 0.9]), library, atol=0.01)
 

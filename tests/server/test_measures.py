@@ -302,6 +302,16 @@ class MeasuredTables(MeasureTest):
         gone = self.send("delete", f"{self.table}/readings/{found['readings'][0]['id']}").json()
         self.assertEqual((gone["readings"], gone["says"]["settings"]), ([], []))
 
+    def test_readings_that_cannot_all_be_true_are_told_and_can_be_deleted(self) -> None:
+        self.read("lags", {"first_length_s": 1.2, "lengths": 2.4})
+        for token in ("a-slow-roll", "another-one"):
+            found = self.read("rolls", {"length_m": 1.27, "seconds": 2.9}, token).json()
+        self.assertIn("cannot all be true", found["says"]["words"])
+        self.assertEqual(len(found["readings"]), 3)
+        lag = next(one["id"] for one in found["readings"] if one["kind"] == "lags")
+        left = self.send("delete", f"{self.table}/readings/{lag}").json()
+        self.assertEqual([one["field"] for one in left["says"]["settings"]], ["mu_r"])
+
     def test_measured_settings_survive_a_change_of_words_and_layouts_keep_theirs(self) -> None:
         self.read("rolls", {"length_m": 1.27, "seconds": 5.7})
         self.send("put", f"{self.table}/measured", {"fields": ["mu_r"]})

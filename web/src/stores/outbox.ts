@@ -8,6 +8,8 @@ type Entry =
   | { do: 'add'; player: number; sitting: number; attempt: AttemptIn }
   | { do: 'take back'; player: number; sitting: number; token: string }
 const RETRY_MS = 3000
+/** Signed out, a token that is no longer the page's, too many at once: to be sent again, not thrown away. */
+const NOT_NOW = [401, 403, 429]
 
 /** Attempts on their way: kept in this browser until the server has them, sent in order, each once. */
 export const useOutbox = defineStore('outbox', () => {
@@ -56,7 +58,7 @@ export const useOutbox = defineStore('outbox', () => {
       } catch (error) {
         // What cannot be taken is told and let go; what did not arrive is sent again.
         const refused = error instanceof RefusedError && error.status >= 400 && error.status < 500
-        if (!refused || error.status === 401) {
+        if (!refused || NOT_NOW.includes(error.status)) {
           waiting.value = true
           setTimeout(() => void send(), RETRY_MS)
           return

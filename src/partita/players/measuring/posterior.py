@@ -46,7 +46,6 @@ class Posterior:
     weights: Floats
     tallies: tuple[Tally, ...]
     tables: tuple[Floats, ...]
-    passes: int
 
     @property
     def effective(self) -> float:
@@ -142,16 +141,14 @@ def _first(tallies: Sequence[Tally], like: StrokeModel, near: str | None) -> Gen
             tables.append(_station_table(tally.station, tally.asked.table, awkward, like.hand, like.reach_m))
         else:
             tables.append(_table_of(tally.asked, particles, particles, like, _SHOT_BANK, _SEED + k))
-    return _weighed(particles, prior.log_named(particles, near), tallies, tables, 1)
+    return _weighed(particles, prior.log_named(particles, near), tallies, tables)
 
 
-def _weighed(
-    particles: Floats, logs: Floats, tallies: Sequence[Tally], tables: Sequence[Floats], passes: int
-) -> Posterior:
+def _weighed(particles: Floats, logs: Floats, tallies: Sequence[Tally], tables: Sequence[Floats]) -> Posterior:
     for tally, table in zip(tallies, tables, strict=True):
         logs = logs + tally.log_likelihood(table)
     weights = np.exp(logs - logs.max())
-    return Posterior(particles, weights / weights.sum(), tuple(tallies), tuple(tables), passes)
+    return Posterior(particles, weights / weights.sum(), tuple(tallies), tuple(tables))
 
 
 def _again(
@@ -166,7 +163,7 @@ def _again(
         yield Progress(shares[0] + (shares[1] - shares[0]) * k / len(before.tallies))
         count = _OWN_BANK if tally.station is not None else _SHOT_BANK
         tables.append(_table_of(tally.asked, particles, particles, like, count, seed + 100 * k))
-    return _weighed(particles, logs, before.tallies, tables, before.passes + 1)
+    return _weighed(particles, logs, before.tallies, tables)
 
 
 def _about(before: Posterior, rng: np.random.Generator) -> tuple[Floats, Floats]:

@@ -114,7 +114,9 @@ useKeys((event) => {
         <section class="how" :aria-label="station.name">
           <h2>{{ station.name }}</h2>
           <p>{{ station.says }}</p>
-          <p class="muted">{{ station.tip_words }} · {{ station.speed_words }}</p>
+          <p class="muted">
+            {{ station.tip_words }} · {{ station.speed_words }} · tells of {{ station.tells.join(' and ') }}
+          </p>
           <p class="muted">
             Cue ball at {{ station.cue.map((v) => v.toFixed(1)).join(', ')
             }}<template v-if="station.ball">
