@@ -1,6 +1,7 @@
 """Attempts: taken in once each, taken back, read from files, and read as the core's."""
 
 import hashlib
+import re
 from collections.abc import Sequence
 from dataclasses import asdict, dataclass
 from datetime import UTC, datetime
@@ -18,6 +19,8 @@ from partita.players.measuring.asked import shot_asked
 from partita.table.diamonds import metres
 from profiles.models import PlayerProfile
 
+# What a page may call an attempt.
+TOKEN = r"^[A-Za-z0-9_-]{8,80}$"
 # Of recorded shots the latest count: each costs as much to work out as a station.
 _MOST_SHOTS = 40
 
@@ -80,7 +83,8 @@ def add(player: PlayerProfile, sitting: Sitting | None, sent: Sequence[Sent], so
 
 def take_back(player: PlayerProfile, token: str) -> None:
     """Delete one attempt; one that is not there was taken back already."""
-    Attempt.objects.filter(player=player, token=token).delete()
+    if re.match(TOKEN, token):
+        Attempt.objects.filter(player=player, token=token).delete()
 
 
 def take_back_of(owner: Any, token: str) -> None:

@@ -26,7 +26,7 @@ class ReadingIn(Schema):
 
     kind: str = Field(max_length=10)
     values: dict[str, float | Literal["corner", "side"]]
-    token: str = Field(min_length=8, max_length=80)
+    token: str = Field(pattern=r"^[A-Za-z0-9_-]{8,80}$")
 
 
 class ReadingOut(Schema):

@@ -138,6 +138,7 @@ class PlayersAsAFile(unittest.TestCase):
             {"name": "B", "level": "master"},
             {"name": "C", "level": "league", "stroke": {"aim_deg": 9}},
             {"name": "A", "level": "league"},
+            {"name": "D", "level": "league", "notes": "no\u0000thing"},
             7,
         ]
         text = '{"format": "partita-players", "version": 1, "players": [\n'
@@ -145,7 +146,14 @@ class PlayersAsAFile(unittest.TestCase):
         with self.assertRaises(Refused) as refused:
             read_players(text)
         said = str(refused.exception)
-        for words in ("line 3 name", "line 4 level", "line 5 player aim_deg", "line 7: it is not", "“A” stands twice"):
+        for words in (
+            "line 3 name",
+            "line 4 level",
+            "line 5 player aim_deg",
+            "line 7 notes",
+            "line 8: it is not",
+            "“A” stands twice",
+        ):
             self.assertIn(words, said)
         with self.assertRaisesRegex(Refused, "no list of players"):
             read_players("{}")

@@ -1,5 +1,6 @@
 """Attempts kept once each, measured in a real worker on a real queue; tables measured; and nobody else's."""
 
+import re
 from concurrent.futures import ThreadPoolExecutor
 from typing import Any
 
@@ -107,6 +108,14 @@ class Attempts(MeasureTest):
         self.assertEqual(
             self.send("post", f"players/{self.pk}/sittings", {"set_name": "all", "table": "x"}).status_code, 422
         )
+
+    def test_a_token_that_is_none_is_refused_or_takes_nothing_back(self) -> None:
+        sitting = self.begin()["id"]
+        for token in ("short", "x" * 81, "with\u0000nothing", "with space"):
+            self.assertEqual(self.tap(sitting, {**made("a"), "token": token}).status_code, 422, token)
+        self.tap(sitting, made("a"))
+        self.assertEqual(self.send("delete", f"players/{self.pk}/attempts/by-token/a%00b").status_code, 204)
+        self.assertEqual(Attempt.objects.count(), 1)
 
     def test_a_file_taken_in_twice_adds_nothing_and_a_wrong_line_takes_nothing(self) -> None:
         path = f"players/{self.pk}/attempts/file"
@@ -259,7 +268,7 @@ class MeasuredTables(MeasureTest):
         self.table = f"tables/{table['key'].split(':')[1]}"
 
     def read(self, kind: str, values: dict[str, Any], token: str = "") -> Any:
-        body = {"kind": kind, "values": values, "token": token or f"{kind}-{values}"[:80]}
+        body = {"kind": kind, "values": values, "token": token or re.sub("[^a-z0-9]", "-", f"{kind}-{values}")[:80]}
         return self.send("post", f"{self.table}/readings", body)
 
     def test_readings_are_fitted_put_in_where_wanted_and_printed(self) -> None:

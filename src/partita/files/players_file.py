@@ -91,6 +91,6 @@ def _player(row: object, where: str) -> WrittenPlayer:
 
 def _text(row: dict[str, Any], key: str, most: int, where: str) -> str:
     value = row.get(key, "")
-    if not isinstance(value, str) or len(value) > most:
-        raise refuse(f"{where} {key}", "it is no text of a fitting length", f"Use up to {most} letters.")
+    if not isinstance(value, str) or len(value) > most or not value.isprintable():
+        raise refuse(f"{where} {key}", "it is no line of text of a fitting length", f"Use up to {most} letters.")
     return value

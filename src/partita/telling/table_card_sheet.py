@@ -40,8 +40,8 @@ def table_card_sheet(table: TableSpec, measured: MeasuredTableDocument, title: s
 
 def _size_words(table: TableSpec, units: Units) -> str:
     factor, unit, digits = (100.0, "cm", 0) if units == "cm" else (39.3701, "in", 1)
-    parts = (table.length_m, table.width_m, 2 * table.ball_radius_m)
-    length, width, ball = (f"{part * factor:.{digits}f}" for part in parts)
+    length, width = (f"{factor * part:.{digits}f}" for part in (table.length_m, table.width_m))
+    ball = f"{2 * factor * table.ball_radius_m:.{digits + 1}f}"
     return f"Playing surface {length} by {width} {unit}, balls {ball} {unit} across."
 
 
