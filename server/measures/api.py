@@ -9,8 +9,9 @@ from pydantic import Field
 
 from accounts.current import account
 from config.documents import TableDocument
+from config.naming import SENT_AS
 from measures import asking, attempts
-from measures.attempts import TOKEN, Sent
+from measures.attempts import Sent
 from measures.models import Attempt, Sitting
 from partita.files.attempts_file import WrittenAttempt
 from partita.files.layout_file import read_table
@@ -35,7 +36,7 @@ class SittingIn(Schema):
 class AttemptIn(Schema):
     """One attempt; `token`: the page's own name of it, by which it is counted once however often it is sent."""
 
-    token: str = Field(pattern=TOKEN)
+    token: str = Field(pattern=SENT_AS)
     station: str = Field(max_length=30)
     outcome: str = Field("", max_length=20)
     x: float | None = None

@@ -9,6 +9,7 @@ from typing import Any
 
 from django.db import transaction
 
+from config.naming import SENT_AS
 from measures.models import Attempt, Sitting
 from partita.errors import Problem, Refused, refuse
 from partita.files.attempts_file import WrittenAttempt, read_attempts, write_attempts
@@ -19,8 +20,6 @@ from partita.players.measuring.asked import shot_asked
 from partita.table.diamonds import metres
 from profiles.models import PlayerProfile
 
-# What a page may call an attempt.
-TOKEN = r"^[A-Za-z0-9_-]{8,80}$"
 # Of recorded shots the latest count: each costs as much to work out as a station.
 _MOST_SHOTS = 40
 
@@ -83,7 +82,7 @@ def add(player: PlayerProfile, sitting: Sitting | None, sent: Sequence[Sent], so
 
 def take_back(player: PlayerProfile, token: str) -> None:
     """Delete one attempt; one that is not there was taken back already."""
-    if re.match(TOKEN, token):
+    if re.match(SENT_AS, token):
         Attempt.objects.filter(player=player, token=token).delete()
 
 

@@ -8,6 +8,7 @@ from ninja import Router, Schema
 from pydantic import Field
 
 from accounts.current import account
+from config.naming import SENT_AS
 from config.responses import pdf_response
 from partita.files.layout_file import read_table
 from partita.telling.measured_table import NAMES
@@ -26,7 +27,7 @@ class ReadingIn(Schema):
 
     kind: str = Field(max_length=10)
     values: dict[str, float | Literal["corner", "side"]]
-    token: str = Field(pattern=r"^[A-Za-z0-9_-]{8,80}$")
+    token: str = Field(pattern=SENT_AS)
 
 
 class ReadingOut(Schema):

@@ -147,13 +147,9 @@ class PlayersAsAFile(unittest.TestCase):
             read_players(text)
         said = str(refused.exception)
         for words in (
-            "line 3 name",
-            "line 4 level",
-            "line 5 player aim_deg",
-            "line 7 notes",
-            "line 8: it is not",
+            "line 3 name", "line 4 level", "line 5 player aim_deg", "line 7 notes", "line 8: it is not",
             "“A” stands twice",
-        ):
+        ):  # fmt: skip
             self.assertIn(words, said)
         with self.assertRaisesRegex(Refused, "no list of players"):
             read_players("{}")
