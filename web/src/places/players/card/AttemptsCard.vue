@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
+import { useSharedBoard } from '@/board/useBoard'
 import ProgressLine from '@/frame/ProgressLine.vue'
 import { saveFile } from '@/frame/saveFile'
 import { useMeasure } from '@/stores/measure'
@@ -11,7 +12,9 @@ import { tableTitle } from '../words'
 const measure = useMeasure()
 const session = useSession()
 const router = useRouter()
-const table = ref(session.tables[0]?.key ?? 'pool-9ft')
+/** The table on which one plays is likely the one that lies on the board. */
+const board = useSharedBoard()
+const table = ref((session.choiceOf(board.document.table) ?? session.tables[0])?.key ?? 'pool-9ft')
 const file = ref<HTMLInputElement | null>(null)
 const chosen = computed(() => session.tables.find(({ key }) => key === table.value))
 const to = (id: number) =>

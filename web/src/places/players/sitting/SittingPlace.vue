@@ -129,6 +129,7 @@ useKeys((event) => {
           <p v-if="!isPot" class="tap-here">Tap the table where it came to rest.</p>
           <OutcomeButtons :outcomes="station.outcomes" @tap="sittings.tap($event)" />
           <p class="last" aria-live="polite">
+            <b v-if="last && !sittings.here.length" class="next">Now set up: {{ station.name }}.</b>
             <template v-if="last">
               {{ lastWords }}.
               <button type="button" @click="sittings.undo"><u>U</u>ndo</button>
@@ -200,6 +201,10 @@ p {
 .last {
   min-height: 26px;
   font-weight: 600;
+}
+.next {
+  display: block;
+  color: var(--brass);
 }
 .last .muted {
   font-weight: 400;
