@@ -113,9 +113,10 @@ def begin(request: HttpRequest, player_id: int, body: SittingIn) -> dict[str, An
 
 @router.get("/players/{int:player_id}/sittings/open", response=SittingOut | None)
 def open_sitting(request: HttpRequest, player_id: int) -> dict[str, Any] | None:
-    """The sitting that was broken off last, to be taken up; none where none is open."""
+    """The sitting that was broken off last, to be taken up; none where none was begun in earnest."""
     need("simulator")
-    found = Sitting.objects.filter(player=_player(request, player_id), over=False).first()
+    begun = Sitting.objects.filter(player=_player(request, player_id), over=False, attempts__isnull=False)
+    found = begun.distinct().first()
     return None if found is None else _out(found)
 
 

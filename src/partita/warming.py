@@ -22,8 +22,10 @@ from partita.kicks.ways import KickRequest, find_ways
 from partita.physics.simulate import address_of_run, simulate
 from partita.physics.stroke import Stroke
 from partita.physics.travel import lengths_travelled
-from partita.players.measuring.attempts import attempt_at
-from partita.players.measuring.posterior import measure
+from partita.players.measuring.asked import asked_at
+from partita.players.measuring.bank import bank_of
+from partita.players.measuring.prior import drawn
+from partita.players.measuring.stations import STATIONS
 from partita.players.stroke_model import PRESETS
 from partita.playing.playout import play_out
 from partita.practice.error_costs import error_costs
@@ -74,8 +76,7 @@ def _weighing() -> None:
     look_at(kicked, kicks.ways[0].option.stroke)
     list_options(small)
     broken("nine-ball", 1)
-    made = attempt_at("stop", "made")
-    next(found for found in measure([made] if made else [], TableSpec()) if found.posterior)
+    bank_of(asked_at(STATIONS["stop"], TableSpec()), drawn(4, 1), _LEAGUE, 64, 1)
 
 
 def _racks() -> None:

@@ -136,7 +136,7 @@ def main(address: str, user: str, password: str) -> None:
         _take(page, "players-day")
         _measured(page)
         _take(page, "player-day", full_page=True)
-        page.get_by_role("link", name="Players", exact=True).first.click()
+        page.get_by_role("navigation", name="Pages").get_by_role("link", name="Players").click()
         page.get_by_role("link", name="Harbour Lane 1", exact=True).click()
         page.get_by_text("for the last length").wait_for()
         page.get_by_role("button", name="Hall light").click()

@@ -88,6 +88,9 @@ class Measuring(BrowserCase):
         self.assertEqual(self.violations(page), [])
         page.get_by_role("link", name="Go on later").click()
         expect(page.get_by_role("button", name="Go on with the long measure: 4 of 60 played")).to_be_visible()
+        # From a player's page the tab leads back to all of them.
+        page.get_by_role("navigation", name="Pages").get_by_role("link", name="Players").click()
+        expect(page.get_by_role("heading", name="Players and tables")).to_be_visible()
 
     def test_a_table_is_measured_by_a_roll_and_its_mouths_and_printed(self) -> None:
         page = self.page

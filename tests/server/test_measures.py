@@ -53,15 +53,17 @@ class Attempts(MeasureTest):
         sitting = self.begin()
         self.assertEqual([one["count"] for one in sitting["stations"]], [7, 7, 6])
         self.assertEqual(sitting["stations"][0]["key"], "long-straight")
-        self.send("put", f"players/{self.pk}", {"name": "June", "level": "beginner"})
-        sitting = self.begin()
-        self.assertEqual(sitting["stations"][0]["key"], "straight", "a beginner's straight pot is shorter")
         self.tap(sitting["id"], made("a"), {"token": "rest-1234", "station": "middle", "x": 4.2, "y": 2.1})
         opened = self.send("get", f"players/{self.pk}/sittings/open").json()
         self.assertEqual((opened["id"], len(opened["attempts"])), (sitting["id"], 2))
         self.send("post", f"sittings/{sitting['id']}/end")
         self.assertIsNone(self.send("get", f"players/{self.pk}/sittings/open").json())
         self.assertEqual(Attempt.objects.count(), 2, "its attempts stay")
+
+    def test_a_beginners_straight_pot_is_shorter_and_a_sitting_without_attempts_is_not_taken_up(self) -> None:
+        self.send("put", f"players/{self.pk}", {"name": "June", "level": "beginner"})
+        self.assertEqual(self.begin()["stations"][0]["key"], "straight")
+        self.assertIsNone(self.send("get", f"players/{self.pk}/sittings/open").json())
 
     def test_an_attempt_sent_twice_is_one_and_one_taken_back_twice_is_gone(self) -> None:
         sitting = self.begin()["id"]

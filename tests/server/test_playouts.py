@@ -15,14 +15,12 @@ from studies.models import Study
 from studies.questions import request_of
 from tests.server.documents import line, settled
 from tests.server.test_studies import QUICK
-from tests.server.worker import Worker, eventually
+from tests.server.worker import SharedWorker, Worker, eventually
 
 
-class PlayOuts(TransactionTestCase):
+class _PlayOuts(TransactionTestCase):
     def setUp(self) -> None:
         self.user = User.objects.create_user("ida", password="a-long-password")
-        self.worker = Worker()
-        self.addCleanup(self.worker.stop)
         with mock.patch("studies.tasks.weigh_study.defer"):
             self.study = studies.ask(self.user, QUICK, "league", "league", 1, 100, None)
 
@@ -35,9 +33,10 @@ class PlayOuts(TransactionTestCase):
         playout.refresh_from_db()
         return asking.figures_of(playout)
 
+
+class Worked(_PlayOuts, SharedWorker):
     def test_parts_played_by_workers_merge_into_what_one_run_gives(self) -> None:
         self.settle()
-        self.worker.start()
         client = Client()
         client.force_login(self.user)
         path = f"/api/studies/{self.study.pk}/playouts"
@@ -48,26 +47,8 @@ class PlayOuts(TransactionTestCase):
         alone = list(play_out(request, 128, seed=1))[-1]
         self.assertEqual(client.get(path).json()[1]["chance"], alone.chance.as_json())
 
-    def test_a_killed_worker_loses_nothing_but_the_batch_it_was_at(self) -> None:
-        self.settle()
-        self.worker.start()
-        (playout,) = asking.ask(self.study, [], 192, freely=True)
-        eventually("a part is under way", lambda: self.figures(playout)["done"] > 0)
-        self.worker.kill()
-        kept = {part.pk: part.won for part in Part.objects.all() if part.won}
-        other = Worker()
-        self.addCleanup(other.stop)
-        other.start()
-        eventually("the rest is played", lambda: self.figures(playout)["status"] == "done", 120)
-        for key, won in kept.items():
-            self.assertEqual(Part.objects.get(pk=key).won[: len(won)], won)
-        request = request_of(self.study)
-        alone = list(play_out(request, 192, seed=1))[-1]
-        self.assertEqual(self.figures(playout)["chance"], alone.chance.as_json())
-
     def test_a_stopped_play_out_keeps_what_was_played(self) -> None:
         self.settle()
-        self.worker.start()
         (playout,) = asking.ask(self.study, [], 4096, freely=True)
         eventually("it has begun", lambda: self.figures(playout)["done"] > 0)
         asking.stop(playout)
@@ -85,3 +66,23 @@ class PlayOuts(TransactionTestCase):
         ):
             with self.assertRaisesRegex(Refused, words):
                 asking.ask(self.study, places, racks, freely)
+
+
+class Killed(_PlayOuts):
+    def test_a_killed_worker_loses_nothing_but_the_batch_it_was_at(self) -> None:
+        self.settle()
+        worker = Worker().start()
+        self.addCleanup(worker.stop)
+        (playout,) = asking.ask(self.study, [], 192, freely=True)
+        eventually("a part is under way", lambda: self.figures(playout)["done"] > 0)
+        worker.kill()
+        kept = {part.pk: part.won for part in Part.objects.all() if part.won}
+        other = Worker()
+        self.addCleanup(other.stop)
+        other.start()
+        eventually("the rest is played", lambda: self.figures(playout)["status"] == "done", 120)
+        for key, won in kept.items():
+            self.assertEqual(Part.objects.get(pk=key).won[: len(won)], won)
+        request = request_of(self.study)
+        alone = list(play_out(request, 192, seed=1))[-1]
+        self.assertEqual(self.figures(playout)["chance"], alone.chance.as_json())

@@ -27,7 +27,7 @@ const busy = computed<Partial<Record<PlaceName, string>>>(() => ({
     <RouterLink
       v-for="(place, i) in PLACES"
       :key="place.name"
-      :to="pathOf(place)"
+      :to="here === place.name && place.name === 'players' ? place.path : pathOf(place)"
       class="tab"
       :class="{ here: here === place.name }"
       :aria-current="here === place.name ? 'page' : undefined"

@@ -26,13 +26,15 @@ class Command(BaseCommand):
         parser.add_argument("--heartbeat", type=float, default=5.0)
         parser.add_argument("--stalled-after", type=float, default=20.0)
         parser.add_argument("--jobs", type=int, default=2, help="jobs at a time")
+        parser.add_argument("--lazy", action="store_true", help="load what plans need when the first one asks for it")
 
     def handle(self, *args: Any, **options: Any) -> None:
         """Run until a signal."""
         stages.wait_for("weighing")
         load("weighing")
-        # Weighing goes on meanwhile; whoever plans first does not wait for this to be loaded.
-        threading.Thread(target=_load_runs, daemon=True).start()
+        if not options["lazy"]:
+            # Weighing goes on meanwhile; whoever plans first does not wait for this to be loaded.
+            threading.Thread(target=_load_runs, daemon=True).start()
         self.stdout.write("worker ready")
         self.stdout.flush()
         asyncio.run(self._work(options["jobs"], options["heartbeat"], options["stalled_after"]))

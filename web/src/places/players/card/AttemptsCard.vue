@@ -58,7 +58,7 @@ const csvOut = async () => saveFile(new Blob([await measure.asCsv()], { type: 't
     <p>
       {{ measure.attempts }} attempts in all<template v-if="measure.attempts && measure.fresh > 0"
         >, {{ measure.fresh }} since the last measure</template
-      >. Pots that are kept on the Table page count too, where makes and misses both are.
+      >. Pots that are kept as played on the Table page count too, once a make and a miss are among them.
     </p>
     <p class="choices">
       <button v-if="!measure.measuring" type="button" :disabled="!measure.attempts" @click="measure.ask">
