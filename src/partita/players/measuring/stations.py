@@ -44,21 +44,21 @@ class Station:
         return self.ball is not None
 
 
-_FIRMLY = "Strike firmly."
+_FIRMLY = "Strike firmly through it."
 STATIONS = {
     station.key: station
     for station in (
         Station(
             "long-straight", "Long straight", (1.0, 0.5), (4.5, 2.25), "foot-far", 2.2, 0.0, 0.0, ("aim",),
-            "Pot it straight, centre ball, at a medium pace.",
+            "Pot it straight, centre ball.",
         ),
         Station(
             "straight", "Straight", (2.0, 1.0), (5.0, 2.5), "foot-far", 2.0, 0.0, 0.0, ("aim",),
-            "Pot it straight, centre ball, at a medium pace.",
+            "Pot it straight, centre ball.",
         ),
         Station(
             "stop", "Stop", (2.0, 1.0), (5.0, 2.5), "foot-far", 2.7, 0.0, -0.35, ("aim",),
-            "Pot it straight and stop the cue ball: low, firm.",
+            "Pot it straight and stop the cue ball: strike low.",
         ),
         Station(
             "long-cut", "Long cut", (4.0, 1.5), (5.0, 1.5), "foot-far", 2.4, 0.0, 0.0, ("sight", "aim"),

@@ -135,6 +135,7 @@ const print = () =>
 <style scoped>
 .tick {
   display: flex;
+  white-space: nowrap;
   align-items: center;
   gap: 6px;
   font-weight: 500;
