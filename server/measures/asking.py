@@ -9,6 +9,7 @@ from measures.tasks import measure_stroke, price_errors
 from partita.errors import refuse
 from partita.files.layout_file import read_table
 from partita.players.measuring import prior
+from partita.players.measuring.asked import asked_at
 from partita.players.measuring.report import level_at
 from partita.players.measuring.stations import station_set
 from partita.practice.error_costs import FIFTH, GAMES, HALF
@@ -27,10 +28,10 @@ def level_now(player: PlayerProfile) -> float:
 
 
 def begin(player: PlayerProfile, set_name: str, table: Any) -> Sitting:
-    """Begin a sitting; one that is open stays open, and can be taken up."""
-    read_table(table)
-    level = level_now(player)
-    station_set(set_name, level)
+    """Begin a sitting; one that is open stays open. `Refused` where a station cannot be played on the table."""
+    spec, level = read_table(table), level_now(player)
+    for station, _ in station_set(set_name, level):
+        asked_at(station, spec)
     return Sitting.objects.create(player=player, set_name=set_name, table=table, level=level)
 
 

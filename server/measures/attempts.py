@@ -34,9 +34,7 @@ class Sent:
 
 @dataclass(frozen=True)
 class Shot:
-    """A pot that was recorded: places in diamonds, the cue ball first and the ball to pot second, the stroke, the
-    pocket.
-    """
+    """A pot that was recorded: places in diamonds, the cue ball first and the ball to pot second; stroke, pocket."""
 
     places: list[list[float]]
     stroke: dict[str, float]
@@ -64,9 +62,10 @@ def add(player: PlayerProfile, sitting: Sitting | None, sent: Sequence[Sent], so
         raise Refused(*problems[:8])
     # Counted where nobody adds meanwhile: two phones at once stay within the limit together.
     PlayerProfile.objects.select_for_update().get(pk=player.pk)
-    known = set(Attempt.objects.filter(player=player).values_list("token", flat=True))
+    kept = Attempt.objects.filter(player=player)
+    known = set(kept.filter(token__in=[one.token for one in sent]).values_list("token", flat=True))
     fresh = {one.token: one for one in sent if one.token not in known}
-    if len(known) + len(fresh) > core.MOST_ATTEMPTS:
+    if kept.count() + len(fresh) > core.MOST_ATTEMPTS:
         raise refuse("attempts", f"there would be more than {core.MOST_ATTEMPTS}", "Delete old ones first.")
     latest, now = max((one.written.sitting for one in fresh.values()), default=0), today()
     Attempt.objects.bulk_create(
@@ -116,7 +115,7 @@ def of_player(player: PlayerProfile) -> list[core.Attempt]:
     found = [one for row in rows if row.station and (one := _at_station(row)) is not None]
     shots = [row for row in rows if row.shot]
     if {row.outcome for row in shots} == {"made", "missed"}:
-        found += [_of_shot(row) for row in shots[-_MOST_SHOTS:]]
+        found += [one for row in shots[-_MOST_SHOTS:] if (one := _of_shot(row)) is not None]
     return found
 
 
@@ -126,10 +125,14 @@ def _at_station(row: Attempt) -> core.Attempt | None:
     return core.attempt_at(row.station, row.outcome, rest, row.day, table=table)
 
 
-def _of_shot(row: Attempt) -> core.Attempt:
+def _of_shot(row: Attempt) -> core.Attempt | None:
     shot, table = row.shot, read_table(row.table)
     places = [metres(table, *place) for place in shot["places"]]
-    asked = shot_asked(table, places, Stroke(**shot["stroke"]), shot["pocket"])
+    try:
+        asked = shot_asked(table, places, Stroke(**shot["stroke"]), shot["pocket"])
+    except Refused:
+        # A pot that does not meet its ball first tells nothing, and does not keep the others from telling.
+        return None
     return core.Attempt(asked, core.POT_OUTCOMES[row.outcome], row.day)
 
 

@@ -236,6 +236,8 @@ class Measures(MeasureTest, SharedWorker):
         stroke = {"aim_deg": 20.0, "speed_mps": 2.0, "side": 0.0, "height": 0.0, "elevation_deg": 0.0}
         shot = {"places": [[2, 1], [4, 2]], "stroke": {**stroke, "aim_deg": 26.5}, "pocket": "foot-far"}
         keep = dict(player_id=self.pk, source="record", shot=shot, table="pool-9ft", day=1)
+        away = {**shot, "stroke": {**stroke, "aim_deg": 180.0}}
+        Attempt.objects.create(token="away", outcome="made", **{**keep, "shot": away})
         Attempt.objects.create(token="one", outcome="made", **keep)
         counted = []
         for outcome in ("", "missed"):

@@ -73,6 +73,17 @@ describe('attempts on their way', () => {
     expect(outbox.entries).toEqual([])
     expect(outbox.waiting).toBe(false)
   })
+  it('go in requests that the server takes, however many there are', async () => {
+    const many = Array.from({ length: 450 }, (_, k) => ({
+      do: 'add',
+      player: 1,
+      sitting: 7,
+      attempt: attempt(`t${k}`),
+    }))
+    kept['partita-outbox:ida'] = JSON.stringify(many)
+    await useOutbox().send()
+    expect(sent().map(({ tokens }) => tokens.length)).toEqual([200, 200, 50])
+  })
   it('are there again after the page was closed', async () => {
     kept['partita-outbox:ida'] = JSON.stringify([{ do: 'add', player: 1, sitting: 7, attempt: attempt('a') }])
     const outbox = useOutbox()

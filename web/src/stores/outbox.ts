@@ -8,6 +8,8 @@ type Entry =
   | { do: 'add'; player: number; sitting: number; attempt: AttemptIn }
   | { do: 'take back'; player: number; sitting: number; token: string }
 const RETRY_MS = 3000
+/** Attempts of one request, within what the server takes. */
+const MOST_AT_ONCE = 200
 /** Signed out, a token that is no longer the page's, too many at once: to be sent again, not thrown away. */
 const NOT_NOW = [401, 403, 429]
 
@@ -37,7 +39,7 @@ export const useOutbox = defineStore('outbox', () => {
     const [first] = entries.value
     if (first?.do !== 'add') return first ? [first] : []
     const end = entries.value.findIndex((one) => one.do !== 'add' || one.sitting !== first.sitting)
-    return entries.value.slice(0, end < 0 ? undefined : end)
+    return entries.value.slice(0, end < 0 ? MOST_AT_ONCE : Math.min(end, MOST_AT_ONCE))
   }
   const posted = (some: Entry[]) => {
     const [first] = some

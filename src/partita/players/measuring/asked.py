@@ -129,8 +129,7 @@ def cell_place(cell: int) -> tuple[float, float]:
 
 @lru_cache(maxsize=64)
 def asked_at(station: Station, table: TableSpec) -> Asked:
-    """What a station asks for on a table: the aim that pots in the middle of those that do, the speed that reaches a
-    mark.
+    """What a station asks for on a table: the middle one of the aims that pot, the speed that reaches a mark.
 
     Raises `Refused` where no such stroke does what is asked on this table.
     """

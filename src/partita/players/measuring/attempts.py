@@ -99,16 +99,14 @@ def _pot_words() -> str:
     return f"Use {', '.join(POT_OUTCOMES)} or {SHORT}."
 
 
-def weights_of(attempts: Sequence[Attempt], half_life: float = HALF_LIFE) -> Floats:
-    """(n,) how much each attempt counts: by how many attempts later sittings hold, and not more than COUNTS_FOR in
-    all.
-    """
+def weights_of(attempts: Sequence[Attempt]) -> Floats:
+    """(n,) how much each attempt counts, by how many later sittings hold; not more than COUNTS_FOR in all."""
     if not attempts:
         return np.zeros(0)
     sittings = np.array([attempt.sitting for attempt in attempts])
     later = np.array([np.sum(sittings > sitting) for sitting in np.unique(sittings)])
     age = later[np.searchsorted(np.unique(sittings), sittings)]
-    weights = 0.5 ** (age / half_life)
+    weights = 0.5 ** (age / HALF_LIFE)
     return np.asarray(weights * min(1.0, COUNTS_FOR / weights.sum()))
 
 
@@ -144,10 +142,10 @@ class Tally:
         )  # fmt: skip
 
 
-def tallies_of(attempts: Sequence[Attempt], table: TableSpec, half_life: float = HALF_LIFE) -> list[Tally]:
+def tallies_of(attempts: Sequence[Attempt], table: TableSpec) -> list[Tally]:
     """Attempts by what was asked; in the order of stations, so that the order of attempts tells nothing."""
     found: dict[object, Tally] = {}
-    for attempt, weight in zip(attempts, weights_of(attempts, half_life), strict=True):
+    for attempt, weight in zip(attempts, weights_of(attempts), strict=True):
         key, name, station, asked = _what(attempt, table)
         tally = found.setdefault(key, Tally(name, station, asked, {}, {}))
         tally.cells[attempt.cells] = tally.cells.get(attempt.cells, 0.0) + float(weight)

@@ -31,9 +31,7 @@ _LEAST = 1e-30
 
 @dataclass(frozen=True)
 class Bank:
-    """Executions of a shot asked for: (m, 4) deviations, their log density in the mixture (m,), the cell of each
-    (m,).
-    """
+    """Executions of a shot asked for: deviations (m, 4), their log density in the mixture (m,), their cells (m,)."""
 
     asked: Asked
     deviations: Floats

@@ -1,5 +1,4 @@
-"""A stroke from attempts: strokes drawn from what is known before, weighed by how well each explains what became of
-them.
+"""A stroke from attempts: strokes drawn from what is known before, weighed by how well each explains the outcomes.
 
 The first pass weighs strokes of the prior, whose banks serve every player. Where few of them carry the weight, a second
 pass draws strokes about the best of the first (Student's t) and simulates banks of their own: adaptive importance
@@ -38,9 +37,7 @@ _SHARES = (0.3, 0.7, 1.0)
 
 @dataclass(frozen=True)
 class Posterior:
-    """Strokes (k, 5) with what each weighs, (k,) adding to one; what was tallied, and each tally's chances (cells,
-    k).
-    """
+    """Strokes (k, 5) with what each weighs, (k,) adding to one; the tallies, and the chances (cells, k) of each."""
 
     particles: Floats
     weights: Floats
@@ -86,7 +83,7 @@ def measure(
     like: StrokeModel = PRESETS["league"],
     near: str | None = None,
 ) -> Iterator[Progress]:
-    """Yield how far it is and, twice at most, what is known of the stroke; the last is the answer.
+    """Yield how far it is and, after each pass, what is known of the stroke; the last is the answer.
 
     like : whose hand, reach and name it is; near : a level that the player names. Stop by not asking for the next one.
     """
@@ -120,7 +117,7 @@ def with_lapses(table: Floats) -> Floats:
 
 
 @lru_cache(maxsize=48)
-def _station_table(station: Station, table: TableSpec, awkward: float, hand: str, reach_m: float) -> Floats:
+def _station_table(station: Station, table: TableSpec, hand: str, reach_m: float) -> Floats:
     """(cells, _FIRST) of a station; kept, since it is the same for all players who reach alike."""
     like = StrokeModel("", 0.1, 0.1, 0.02, 1.0, 0.2, 1.0, reach_m=reach_m, hand="left" if hand == "left" else "right")
     return _table_of(asked_at(station, table), first_particles(), first_particles(), like, _BANK, _SEED)
@@ -136,9 +133,7 @@ def _first(tallies: Sequence[Tally], like: StrokeModel, near: str | None) -> Gen
     for k, tally in enumerate(tallies):
         yield Progress(_SHARES[0] * k / len(tallies))
         if tally.station is not None:
-            # A stretch counts by a hundredth: players of nearly the same reach share a table.
-            awkward = round(tally.asked.awkward(like), 2)
-            tables.append(_station_table(tally.station, tally.asked.table, awkward, like.hand, like.reach_m))
+            tables.append(_station_table(tally.station, tally.asked.table, like.hand, like.reach_m))
         else:
             tables.append(_table_of(tally.asked, particles, particles, like, _SHOT_BANK, _SEED + k))
     return _weighed(particles, prior.log_named(particles, near), tallies, tables)

@@ -49,7 +49,7 @@ class ErrorEstimate:
 class Report:
     """What is known of a stroke.
 
-    attempts : counted or not; counts_for : what they count for after forgetting; passes : of the inference
+    attempts : counted or not; counts_for : what they count for after forgetting
     level : 0 professional ... 4 beginner; run_out, long_pot : chances
     """
 
