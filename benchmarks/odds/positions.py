@@ -54,11 +54,11 @@ def position(game: str, seed: int, me: StrokeModel, them: StrokeModel) -> Situat
     )  # fmt: skip
     if won != 0.5:
         return None
-    found = _situation_after(start, who)
+    found = situation_after(start, who)
     return None if len(found.object_balls) < 2 or problems_of(found.layout) else found
 
 
-def _situation_after(start: Start, who: int) -> Situation:
+def situation_after(start: Start, who: int) -> Situation:
     """The arrays of a start as play left them, as a situation."""
     nothing = np.zeros(1, dtype=np.int64)
     left = Outcomes(nothing.astype(np.int8), start.places[None], start.in_play[None], start.standing[None], nothing)

@@ -38,6 +38,16 @@ def of_mean(values: NDArray[np.float64]) -> Chance:
     return Chance(mean, max(0.0, mean - error), min(1.0, mean + error))
 
 
+def of_difference(differences: NDArray[np.float64]) -> Chance:
+    """Interval of the mean of differences of two chances, value by value on the same antithetic pairs of draws."""
+    mean = float(differences.mean())
+    pairs = differences[: len(differences) // 2 * 2].reshape(-1, 2).mean(axis=1)
+    if len(pairs) < 2:
+        return Chance(mean, -1.0, 1.0)
+    error = _Z * float(pairs.std(ddof=1)) / math.sqrt(len(pairs))
+    return Chance(mean, mean - error, mean + error)
+
+
 def of_wins(results: NDArray[np.float64]) -> Chance:
     """Interval of the share of racks won (1, lost 0, open 0.5), played in mirrored pairs.
 

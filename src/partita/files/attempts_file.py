@@ -3,14 +3,13 @@
 A wrong line is named by its number, and nothing of the file is taken.
 """
 
-import csv
-import io
 import json
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from typing import Any
 
 from partita.errors import Problem, Refused, refuse
+from partita.files.csv_rows import csv_rows, csv_text
 from partita.files.locate import lines_of
 from partita.players.measuring.attempts import MOST_ATTEMPTS, Attempt, attempt_at
 
@@ -42,7 +41,8 @@ def read_attempts(text: str, name: str = "attempts") -> list[WrittenAttempt]:
     """The attempts of a file, CSV with a heading or JSON. `Refused` names every wrong line, up to eight."""
     if len(text.encode()) > LARGEST_BYTES:
         raise refuse(name, "the file is too large", f"Give up to {MOST_ATTEMPTS} attempts, {LARGEST_BYTES // 1000} kB.")
-    rows = _json_rows(text, name) if text.lstrip()[:1] in ("{", "[") else _csv_rows(text, name)
+    rows: Iterable[tuple[str, dict[str, Any]]]
+    rows = _json_rows(text, name) if text.lstrip()[:1] in ("{", "[") else csv_rows(text, name, COLUMNS, ("station",))
     found: list[WrittenAttempt] = []
     problems: list[Problem] = []
     for where, row in rows:
@@ -57,21 +57,6 @@ def read_attempts(text: str, name: str = "attempts") -> list[WrittenAttempt]:
     if problems:
         raise Refused(*problems[:_MOST_TOLD])
     return found
-
-
-def _csv_rows(text: str, name: str) -> Iterable[tuple[str, dict[str, Any]]]:
-    reader = csv.DictReader(io.StringIO(text))
-    heading = [column.strip() for column in reader.fieldnames or []]
-    if "station" not in heading or not {"outcome", "x"} & set(heading):
-        raise refuse(f"{name}: line 1", "the heading lacks station, or outcome or x and y", _columns())
-    if strange := [column for column in heading if column not in COLUMNS]:
-        raise refuse(f"{name}: line 1", f"there is no column “{strange[0][:30]}”", _columns())
-    try:
-        for row in reader:
-            given = {key.strip(): value.strip() for key, value in row.items() if isinstance(value, str)}
-            yield f"{name}: line {reader.line_num}", {key: value for key, value in given.items() if value}
-    except csv.Error as error:
-        raise refuse(f"{name}: line {reader.line_num}", f"it is no CSV: {error}", _columns()) from None
 
 
 def _json_rows(text: str, name: str) -> Iterable[tuple[str, dict[str, Any]]]:
@@ -130,10 +115,7 @@ def _columns() -> str:
 
 def write_attempts(attempts: Sequence[WrittenAttempt]) -> str:
     """Attempts as CSV."""
-    buffer = io.StringIO()
-    writer = csv.writer(buffer, lineterminator="\n")
-    writer.writerow(COLUMNS)
-    for one in attempts:
-        places = ("" if one.x is None else f"{one.x:g}", "" if one.y is None else f"{one.y:g}")
-        writer.writerow([one.station, one.outcome, *places, one.sitting])
-    return buffer.getvalue()
+    places = [["" if v is None else f"{v:g}" for v in (one.x, one.y)] for one in attempts]
+    return csv_text(COLUMNS, [
+        (one.station, one.outcome, *place, one.sitting) for one, place in zip(attempts, places, strict=True)
+    ])  # fmt: skip

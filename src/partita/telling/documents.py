@@ -19,20 +19,21 @@ class Document(BaseModel):
         return self.model_dump(mode="json", by_alias=True)
 
 
-def _rounded(digits: int) -> Any:
+def rounded(digits: int) -> Any:
+    """A number that is written with so many digits."""
     return PlainSerializer(lambda value: None if value is None else round(value, digits), return_type=float)
 
 
-Share = Annotated[float, _rounded(4)]
+Share = Annotated[float, rounded(4)]
 Place = Annotated[list[float], Field(min_length=2, max_length=2)]
 
 
 class ChanceDocument(Document):
     """A probability with its 95 % interval."""
 
-    value: Annotated[float, _rounded(5)]
-    low: Annotated[float, _rounded(5)]
-    high: Annotated[float, _rounded(5)]
+    value: Annotated[float, rounded(5)]
+    low: Annotated[float, rounded(5)]
+    high: Annotated[float, rounded(5)]
 
 
 def _of_chance(value: object) -> object:
@@ -45,7 +46,7 @@ Interval = Annotated[ChanceDocument, BeforeValidator(_of_chance)]
 class StrokeDocument(Document):
     """A stroke as intended: aim in degrees from the long axis, speed at the launch, tip in R."""
 
-    aim_deg: Annotated[float, _rounded(5)]
+    aim_deg: Annotated[float, rounded(5)]
     speed_mps: float
     side: float = 0.0
     height: float = 0.0
@@ -55,7 +56,7 @@ class StrokeDocument(Document):
 class SpeedDocument(Document):
     """A speed as players say it: table lengths that a ball so struck really travels, and the pace in a word."""
 
-    lengths: Annotated[float, _rounded(2)]
+    lengths: Annotated[float, rounded(2)]
     words: str
     pace: str
 
@@ -123,7 +124,10 @@ class WayDocument(Document):
 
 
 class OptionDocument(Document):
-    """One line of the ledger. `id`: what a player would call the same shot, whatever stroke is best for it."""
+    """One line of the ledger. `id`: what a player would call the same shot, whatever stroke is best for it.
+
+    trails : how much rack chance the best line has on it; none in studies of earlier versions
+    """
 
     id: str
     name: str
@@ -139,17 +143,17 @@ class OptionDocument(Document):
     behind: list[str] = Field(default_factory=list)
     style: str = ""
     arrival: str = ""
-    aim_range_deg: Annotated[float, _rounded(3)] = 0.0
-    cut_range_deg: Annotated[float, _rounded(1)] = 0.0
+    aim_range_deg: Annotated[float, rounded(3)] = 0.0
+    cut_range_deg: Annotated[float, rounded(1)] = 0.0
     watch: list[str] = Field(default_factory=list)
     cautions: list[CautionDocument] = Field(default_factory=list)
     fullness: Share
     hit_side: str
     hit: str
-    cut_deg: Annotated[float, _rounded(2)]
+    cut_deg: Annotated[float, rounded(2)]
     source: str
     stroke: StrokeDocument
-    speed_lengths: Annotated[float, _rounded(2)]
+    speed_lengths: Annotated[float, rounded(2)]
     speed: SpeedDocument
     tip: str
     rack_chance: Interval
@@ -160,6 +164,7 @@ class OptionDocument(Document):
     value_by_ending: dict[str, Share]
     leave: LeaveDocument
     turning_point: TurningPointDocument | None
+    trails: Interval | None = None
     behind_best: str = ""
     ways: list[WayDocument] = Field(default_factory=list)
     ways_words: str = ""
@@ -243,7 +248,7 @@ class WindowDocument(Document):
     ball: str
     pocket: str
     edges: Points
-    degrees: Annotated[float, _rounded(2)]
+    degrees: Annotated[float, rounded(2)]
 
 
 class ScratchDocument(Document):
@@ -274,7 +279,7 @@ class DrawingDocument(Document):
     rests: dict[str, Points]
     pocketed: dict[str, int]
     executions: int
-    seconds: Annotated[float, _rounded(3)]
+    seconds: Annotated[float, rounded(3)]
     shadows: list[ShadowDocument]
     window: WindowDocument | None
     scratches: list[ScratchDocument]

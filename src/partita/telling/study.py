@@ -1,5 +1,6 @@
 """The study document: what a weighing has found, with every figure and sentence. Written here and nowhere else."""
 
+import math
 from dataclasses import fields
 from typing import Any
 
@@ -7,7 +8,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from partita.games.situation import Situation
-from partita.intervals import of_mean, of_share
+from partita.intervals import of_difference, of_mean, of_share
 from partita.options.naming import POCKET_WORDS, arrival_words, lengths_words, pace_word, tip_words, way_words
 from partita.options.option import Intention, own_id
 from partita.options.thickness import hit_words
@@ -120,10 +121,21 @@ def _option(rater: Rater, lines: tuple[Weighed, ...], place: int) -> OptionDocum
         turning_point=_turning_point(lines, place),
         ways=[_way(rater, line, way) for way in line.ways] if len(line.ways) > 1 else [],
         ways_words=ways_words(line.ways),
+        trails=_trails(lines[0], line),
         behind_best=behind_words(lines[0].samples, samples) if place else "",
         samples=count,
         confirmed=line.confirmed,
     )  # fmt: skip
+
+
+def _trails(best: Weighed, line: Weighed) -> ChanceDocument:
+    """How much the best line has on another: pair by pair where both were played with the same draws."""
+    one, other = best.samples.value, line.samples.value
+    if best.confirmed == line.confirmed and len(one) == len(other):
+        return of_difference(one - other)  # type: ignore[return-value]
+    ours, theirs = of_mean(one), of_mean(other)
+    gap, error = ours.value - theirs.value, math.hypot(ours.high - ours.value, theirs.high - theirs.value)
+    return ChanceDocument(value=gap, low=gap - error, high=gap + error)
 
 
 def _way(rater: Rater, line: Weighed, way: Way) -> WayDocument:

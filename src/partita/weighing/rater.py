@@ -113,27 +113,27 @@ class Rater:
         """(m,) rack chance after each noise-free stroke."""
         return self._valued(reading.shots, reading.outcomes).value
 
-    def executions_of(self, option: Option, draws: Floats) -> Floats:
-        """(m, 5) strokes as the shooter's hands turn them out."""
-        rows = np.zeros((len(draws), 5))
-        judgement = option.judgement_m(float(self.shooter[SIGHT]))
+    def executions_of(self, option: Option, draws: Floats, hands: Floats | None = None) -> Floats:
+        """(m, 5) strokes as the shooter's hands turn them out, or others': hands, a row of a stroke model."""
+        rows, player = np.zeros((len(draws), 5)), self.shooter if hands is None else hands
+        judgement = option.judgement_m(float(player[SIGHT]))
         executed(
-            option.stroke.row(), self.shooter, draws, self.scene.physics.k_endmass, option.contact_m,
-            option.cut_rad, judgement, self.awkwardness(option), rows,
+            option.stroke.row(), player, draws, self.scene.physics.k_endmass, option.contact_m,
+            option.cut_rad, judgement, self.awkwardness(option, player), rows,
         )  # fmt: skip
         return rows
 
-    def awkwardness(self, option: Option) -> float:
-        """Factor of the shooter's aim error for a raised butt, a stretch and nerves."""
+    def awkwardness(self, option: Option, player: Floats) -> float:
+        """Factor of a player's aim error for a raised butt, a stretch and nerves."""
         in_play, numbers = np.full(len(self.names), -1, dtype=np.int8), numbers_of(self.names)
         aimed_at = self.names.index(option.intention.target) if option.intention.target else 0
         deciding = bool(decides(numbers, self.standing, aimed_at))
-        return float(awkwardness(self.shooter, self.bed, self.places, in_play, option.stroke.row(), deciding))
+        return float(awkwardness(player, self.bed, self.places, in_play, option.stroke.row(), deciding))
 
-    def sample(self, option: Option, draws: Floats) -> Samples:
-        """Execute an option once for each row of draws."""
+    def sample(self, option: Option, draws: Floats, hands: Floats | None = None) -> Samples:
+        """Execute an option once for each row of draws; with others' hands still valued for the shooter himself."""
         scene = self.scene
-        shots = execute(scene.table, self.places, self.executions_of(option, draws), physics=scene.physics)
+        shots = execute(scene.table, self.places, self.executions_of(option, draws, hands), physics=scene.physics)
         outcomes = judge(self.situation, self.names, shots, [option.call], self.bed)
         return self._valued(shots, outcomes)
 

@@ -1,0 +1,36 @@
+"""CSV with a heading, row by row, each with the words for where it stands; and CSV written."""
+
+import csv
+import io
+from collections.abc import Iterable, Iterator, Sequence
+
+from partita.errors import refuse
+
+
+Row = tuple[str, dict[str, str]]
+
+
+def csv_rows(text: str, name: str, columns: Sequence[str], needed: Sequence[str]) -> Iterator[Row]:
+    """("name: line 3", the values that are not empty), row by row. `Refused` for a wrong heading, or no CSV."""
+    accepted = f"Columns: {', '.join(columns)}."
+    reader = csv.DictReader(io.StringIO(text))
+    heading = [column.strip() for column in reader.fieldnames or []]
+    if missing := [column for column in needed if column not in heading]:
+        raise refuse(f"{name}: line 1", f"the heading lacks {', '.join(missing)}", accepted)
+    if strange := [column for column in heading if column not in columns]:
+        raise refuse(f"{name}: line 1", f"there is no column “{strange[0][:30]}”", accepted)
+    try:
+        for row in reader:
+            given = {key.strip(): value.strip() for key, value in row.items() if isinstance(value, str)}
+            yield f"{name}: line {reader.line_num}", {key: value for key, value in given.items() if value}
+    except csv.Error as error:
+        raise refuse(f"{name}: line {reader.line_num}", f"it is no CSV: {error}", accepted) from None
+
+
+def csv_text(columns: Sequence[str], rows: Iterable[Sequence[object]]) -> str:
+    """The reverse."""
+    buffer = io.StringIO()
+    writer = csv.writer(buffer, lineterminator="\n")
+    writer.writerow(columns)
+    writer.writerows(rows)
+    return buffer.getvalue()

@@ -1,0 +1,1 @@
+"""What was decided, what it cost, and whether what was said came true."""

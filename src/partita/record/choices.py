@@ -1,0 +1,52 @@
+"""What a choice cost, and what kind of a wrong choice it was."""
+
+from partita.record.said import Line, Said
+
+# Kinds of choices by what was wrong with them; the first is none.
+CHOICES = {
+    "alike": "no difference that can be told",
+    "attacked": "attacked when safe was better",
+    "safe": "safe when attacking was better",
+    "pot": "another pot was better",
+    "safety": "another safety was better",
+    "hard": "too much speed or side",
+    "place": "right ball, wrong place for the cue ball",
+    "chased": "chased a recovery",
+}
+# More speed, and more side, than the better stroke of the same shot by which it is called too much: about a league
+# player's error. A judgement, no source.
+_TOO_FAST, _TOO_MUCH_SIDE_R = 1.2, 0.15
+
+
+def cost_of(said: Said) -> float:
+    """Rack chance that the choice gave away; 0 where no difference can be told."""
+    line = said.played
+    return 0.0 if line.id == said.best.id or line.trails_low <= 0 else max(0.0, line.trails)
+
+
+def choice_of(said: Said, in_trouble: bool = False) -> str:
+    """The kind of a choice, a key of CHOICES. in_trouble : the shot before it, of the same visit, lost its position."""
+    played, best = said.played, said.best
+    if cost_of(said) == 0.0:
+        return "alike"
+    if played.attacks != best.attacks:
+        if played.attacks:
+            return "chased" if in_trouble else "attacked"
+        return "safe"
+    if _same_shot(played, best):
+        if _too_much(played, best):
+            return "chased" if in_trouble and played.attacks else "hard"
+        return "place" if played.attacks else "safety"
+    return "pot" if played.attacks else "safety"
+
+
+def _same_shot(one: Line, other: Line) -> bool:
+    """Whether both hit the same ball for the same end, whatever the stroke."""
+    if one.attacks:
+        return (one.target, one.potted, one.pocket) == (other.target, other.potted, other.pocket)
+    return (one.target, one.kind) == (other.target, other.kind)
+
+
+def _too_much(played: Line, best: Line) -> bool:
+    harder = played.stroke.speed_mps > _TOO_FAST * best.stroke.speed_mps
+    return harder or abs(played.stroke.side) > abs(best.stroke.side) + _TOO_MUCH_SIDE_R
