@@ -20,7 +20,8 @@ from benchmarks.odds.positions import situation_after
 from partita.errors import Refused
 from partita.files import layout_file
 from partita.files.layout_file import LayoutFile
-from partita.games.opening import broken
+from partita.files.record_file import FORMAT
+from partita.games.opening import broken, table_of
 from partita.games.question import Question
 from partita.games.referee import after, judge
 from partita.games.situation import Situation
@@ -36,6 +37,7 @@ from partita.record.expected import kept_by
 from partita.table.layout import problems_of
 from partita.telling.record import said_of
 from partita.telling.study import study_of
+from partita.weighing.match_view import rack_chance_of_breaker
 from partita.weighing.samples import ENDINGS
 from partita.weighing.weigh import WeighRequest, weigh
 from partita.weighing.weighed import Weighing
@@ -48,9 +50,9 @@ LEVELS = {
 }  # fmt: skip
 FIRST_TUESDAY, WEEKS, RACE_TO = date(2026, 9, 8), 11, 5
 # Of each match these racks are recorded shot by shot.
-_RECORDED, _SAMPLES, _MOST_SHOTS, _FRESH = (2, 4), 400, 80, 3000
+_RECORDED, _SAMPLES, _MOST_SHOTS, _FRESH = (2, 4, 6), 400, 80, 3000
 # How often a habit shows where it can; up to what it may cost by then; and how much too hard.
-_OFTEN, _DEAREST, _TOO_HARD = 0.65, 0.3, 1.4
+_OFTEN, _DEAREST, _TOO_HARD = 0.75, 0.3, 1.4
 Json = dict[str, Any]
 
 
@@ -134,10 +136,9 @@ def chosen(name: str, question: Question, rng: np.random.Generator) -> tuple[Wei
         return weighing, first
     best = lines[first]
     if name == ATTACKER and not best.option.attacks:
-        tempting = [
-            k for k, line in enumerate(lines) if line.option.attacks and best.value - line.value < _DEAREST
-        ]  # fmt: skip
-        return weighing, tempting[0] if tempting else first
+        tempting = [k for k, line in enumerate(lines) if line.option.attacks and best.value - line.value < _DEAREST]
+        # The pot that goes in most often is the one that tempts.
+        return weighing, max(tempting, key=lambda k: float(lines[k].samples.made.mean()), default=first)
     if name == HITTER and best.option.intention.kind == "pot":
         stroke, call = best.option.stroke, best.option.intention
         harder = min(7.0, _TOO_HARD * stroke.speed_mps)
@@ -146,7 +147,7 @@ def chosen(name: str, question: Question, rng: np.random.Generator) -> tuple[Wei
             again = settled(question, (("mine", wish),))
         except Refused:
             return weighing, first
-        mine = [k for k, line in enumerate(again.lines) if line.option.source == "own"]
+        mine = [k for k, line in enumerate(again.lines) if line.option.source == "own" and line.option.attacks]
         return (again, mine[0]) if mine else (weighing, first)
     return weighing, first
 
@@ -174,7 +175,8 @@ def decision(name: str, rack: Rack) -> tuple[Json, str | None]:
     }  # fmt: skip
     if name == ATTACKER and option.attacks:
         # He believes in his pots: ten points too much, to the nearest five.
-        row["guess"] = float(np.clip(round(20 * (said.played.make + 0.10 + rack.rng.normal(0, 0.05))) / 20, 0.05, 1.0))
+        make = round(20 * (said.played.make + 0.10 + rack.rng.normal(0, 0.05))) / 20
+        row["guess"] = {"words": said.played.name, "make": min(1.0, max(0.05, make)), "same": True}
     return row, over
 
 
@@ -242,6 +244,34 @@ def matches() -> Iterator[Json]:
             }  # fmt: skip
 
 
+def written(found: list[Json]) -> str:
+    """The season as a file of the record; planted costs stand beside what a record reads."""
+    hands = {name: k for k, name in enumerate(LEVELS)}
+    for match in found:
+        pair = player(match["player"]), player(match["opponent"])
+        table = table_of(match["game"])
+        match["table"] = "Harbour Lane 1"
+        match["if_i_break"] = round(rack_chance_of_breaker(match["game"], table, *pair), 4)
+        match["if_they_break"] = round(1 - rack_chance_of_breaker(match["game"], table, *pair[::-1]), 4)
+        for rack in match["racks"]:
+            rack.pop("i_broke", None)
+            before = ""
+            for row in rack["decisions"]:
+                row["me"], row["them"] = hands[match["player"]], hands[match["opponent"]]
+                row["in_trouble"] = before == "made_in_trouble"
+                before = row["ending"]
+    strokes = ",\n".join(_line(asdict(player(name))) for name in hands)
+    matches = ",\n".join(_line(match) for match in found)
+    return (
+        f'{{"format": "{FORMAT}", "version": 1,\n"strokes": [\n{strokes}],\n"matches": [\n{matches}],\n'
+        '"decisions": []}\n'
+    )
+
+
+def _line(row: Json) -> str:
+    return json.dumps(row, ensure_ascii=False, separators=(",", ":"))
+
+
 def main() -> None:
     """Play the season, keep it, say how far it is."""
     found = []
@@ -249,8 +279,8 @@ def main() -> None:
         found.append(match)
         count = sum(len(rack["decisions"]) for one in found for rack in one["racks"])
         sys.stderr.write(f"{match['date']} {match['player']}: {len(match['racks'])} racks; {count} decisions\n")
-    text = ",\n".join(json.dumps(match, ensure_ascii=False, separators=(",", ":")) for match in found)
-    SEASON.write_text(f"[\n{text}\n]\n", "utf-8")
+    text = written(found)
+    SEASON.write_text(text, "utf-8")
     print(f"{len(found)} matches, {len(text) // 1000} kB")
 
 

@@ -5,13 +5,25 @@ import json
 from pathlib import Path
 from typing import Any
 
+from ninja.files import UploadedFile
 from pydantic import GetJsonSchemaHandler, RootModel
 
+from partita.errors import refuse
 from partita.files import layout_file
 
 _SCHEMA: dict[str, Any] = json.loads(Path(layout_file.__file__).with_name("layout.schema.json").read_text("utf-8"))
 # A table: the name of a standard one, or an object with its fields.
 TableDocument = str | dict[str, Any]
+
+
+def text_of(file: UploadedFile, largest: int) -> str:
+    """The text of a file that was sent. `Refused` when it is too large, or no text."""
+    if (file.size or 0) > largest:
+        raise refuse("file", "it is too large", f"Give at most {largest // 1_000_000} MB.")
+    try:
+        return str(file.read(), "utf-8-sig")
+    except UnicodeDecodeError:
+        raise refuse("file", "it is no text", "Give JSON or CSV, encoded as UTF-8.") from None
 
 
 class LayoutDocument(RootModel[dict[str, Any]]):

@@ -58,6 +58,7 @@ INSTALLED_APPS = [
     "kicks",
     "records",
     "measures",
+    "archive",
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",

@@ -1,5 +1,6 @@
 """Demo data: the Tuesday league of the fictional Harbour Lane Club. All of it is invented."""
 
+from pathlib import Path
 from typing import Any
 
 USER, PASSWORD = "harbour", "lane-nine"
@@ -7,6 +8,8 @@ PLAYERS: tuple[tuple[str, str, dict[str, object]], ...] = (
     ("Ida Brandt", "strong league", {}),
     ("Tomas Vale", "league", {"hand": "left", "nerves": 0.3}),
     ("June Okoro", "semi-professional", {"reach_m": 0.85}),
+    ("Rosa Lindqvist", "strong league", {}),
+    ("Abel Moreau", "league", {}),
 )
 TABLES: tuple[tuple[str, dict[str, str]], ...] = (
     ("Harbour Lane 1", {"base": "pool-9ft", "cloth": "fast", "cushions": "standard", "pockets": "tight"}),
@@ -21,6 +24,8 @@ READINGS: tuple[tuple[str, str, dict[str, float | str]], ...] = (
     ("Harbour Lane 1", "mouths", {"pocket": "side", "width_mm": 122}),
 )
 
+# The season's matches and decisions, made by play-outs (`benchmarks/record/season.py`).
+SEASON = Path(__file__).parents[1] / "records" / "demo_season.json"
 Places = dict[str, list[float]]
 LAYOUTS: tuple[tuple[str, Places, dict[str, Any]], ...] = (
     (

@@ -1,59 +1,264 @@
-"""What was played: keep, list, take back."""
+"""Decisions: kept, listed, opened, changed, deleted and brought back; guessed before the ledger opens."""
 
-from datetime import datetime
-from typing import Any
+from datetime import date, datetime
+from typing import Annotated, Any
 
-from django.http import HttpRequest
+from django.http import Http404, HttpRequest
 from django.shortcuts import get_object_or_404
-from ninja import Router, Schema
+from ninja import Query, Router, Schema
 from pydantic import Field
 
 from accounts.current import account
-from records import services
-from records.models import Played
+from config.documents import LayoutDocument
+from partita.physics.stroke import Stroke
+from partita.record.choices import CHOICES
+from partita.record.guesses import Guess, Meant
+from partita.record.shots import SHOTS
+from partita.telling.documents import DrawingDocument
+from partita.telling.drawing import draw
+from partita.telling.record_documents import LineDocument
+from records import asking, guessing, keeping
+from records.filters import PAGE, Filters
+from records.keeping import Ended
+from records.models import Decision, Match, in_sight
+from records.running import question_of
 from studies.models import Study
+from work.readiness import need
 
 router = Router(tags=["records"])
+Ending = Annotated[str, Field(max_length=30)]
 
 
-class PlayedIn(Schema):
-    """Which line of the ledger was played, from 0, and how it ended."""
+class EndedIn(Schema):
+    """How a decision ended; `made`: after a foul, whether the pot was made; `rest`: of the cue ball, diamonds."""
+
+    ending: Ending
+    made: bool | None = None
+    rest: Annotated[list[float], Field(min_length=2, max_length=2)] | None = None
+
+    @property
+    def ended(self) -> Ended:
+        """As the services take it."""
+        return Ended(self.ending, self.made, self.rest)
+
+
+class PlayedIn(EndedIn):
+    """Which line of the ledger was played, from 0, how it ended, and in which match."""
 
     option: int
-    ending: str = Field(max_length=30)
+    match: int | None = None
 
 
-class PlayedOut(Schema):
-    """A decision that was played, with what had been said of it."""
+class DecisionLine(Schema):
+    """A decision in a list."""
 
     id: int
-    study_id: int | None
-    option: int
+    played_on: date
+    player_name: str
+    opponent_name: str
+    game: str
+    table_name: str
+    shot_name: str
+    best_name: str
     shot: str
-    name: str
+    shot_words: str
+    choice: str
+    choice_words: str
     ending: str
-    said: float
+    value: float
+    cost: float
+    stroke: float | None
     make: float
-    rack_chance: float
-    best_chance: float
+    made: bool | None
+    rack_id: int | None
+    match_id: int | None
+    rack_number: int | None
+    has_drawing: bool
+
+    @staticmethod
+    def resolve_shot_words(row: Decision) -> str:
+        """In words."""
+        return SHOTS[row.shot]
+
+    @staticmethod
+    def resolve_choice_words(row: Decision) -> str:
+        """In words."""
+        return CHOICES[row.choice]
+
+    @staticmethod
+    def resolve_match_id(row: Decision) -> int | None:
+        """Of its rack."""
+        return row.rack.match_id if row.rack else None
+
+    @staticmethod
+    def resolve_rack_number(row: Decision) -> int | None:
+        """Of its rack."""
+        return row.rack.number if row.rack else None
+
+    @staticmethod
+    def resolve_has_drawing(row: Decision) -> bool:
+        """Whether it knows how the balls lay."""
+        return row.question is not None
+
+
+class DecisionsOut(Schema):
+    """One page of decisions, the latest first, and how many there are."""
+
+    total: int
+    rows: list[DecisionLine]
+
+
+class SaidOut(Schema):
+    """What had been said: the line played, and the best one."""
+
+    played: LineDocument
+    best: LineDocument
+
+
+class GuessedOut(Schema):
+    """What had been guessed; `same`: whether that was played."""
+
+    words: str
+    make: float | None
+    same: bool
+
+
+class AnewLine(Schema):
+    """A line weighed anew, with what the best one had on it."""
+
+    name: str
+    value: float
+    low: float
+    high: float
+    make: float
+    trails: float
+    trails_low: float
+
+
+class AnewOut(Schema):
+    """What a later weighing says, with the strokes of that day."""
+
+    on: date
+    player: str
+    played: AnewLine
+    best: AnewLine
+
+
+class DecisionOut(DecisionLine):
+    """A decision with all that is kept of it."""
+
+    said: SaidOut | None
+    guessed: GuessedOut | None
+    anew: AnewOut | None
+    rest: list[float] | None
+    better: float | None
+    study_id: int | None
+    document: LayoutDocument | None
+    cue: list[float] | None
     created: datetime
 
+    @staticmethod
+    def resolve_document(row: Decision) -> Any:
+        """How the balls lay."""
+        return row.question["document"] if row.question else None
 
-@router.post("/studies/{int:study_id}/played", response=PlayedOut)
-def keep(request: HttpRequest, study_id: int, body: PlayedIn) -> Played:
-    """Keep what was played of a study."""
-    study = get_object_or_404(Study, owner=account(request), pk=study_id)
-    return services.keep(study, body.option, body.ending)
-
-
-@router.get("/played", response=list[PlayedOut])
-def played(request: HttpRequest) -> Any:
-    """All that one has played, the latest first."""
-    return Played.objects.filter(owner=account(request))[:500]
+    @staticmethod
+    def resolve_cue(row: Decision) -> Any:
+        """Where the cue ball was played from."""
+        return row.question["cue"] if row.question else None
 
 
-@router.delete("/played/{int:played_id}", response={204: None})
-def take_back(request: HttpRequest, played_id: int) -> tuple[int, None]:
-    """Delete one's own entry."""
-    services.take_back(get_object_or_404(Played, owner=account(request), pk=played_id))
+class GuessIn(Schema):
+    """What would be played, said before the ledger opens: a ball into a pocket, or safe off a ball; `make`: 0..1."""
+
+    meant: Meant
+    ball: str = Field(max_length=10)
+    pocket: str | None = Field(None, max_length=20)
+    make: float | None = None
+
+
+class GuessOut(GuessIn):
+    """A guess with the line of the ledger that it is, where there is one."""
+
+    words: str
+    line: str | None
+
+
+def _own(request: HttpRequest, decision_id: int) -> Decision:
+    rows = in_sight(Decision, account(request)).select_related("rack", "player")
+    found: Decision = get_object_or_404(rows, pk=decision_id)
+    return found
+
+
+def _study(request: HttpRequest, study_id: int) -> Study:
+    return get_object_or_404(Study, owner=account(request), pk=study_id)
+
+
+@router.post("/studies/{int:study_id}/guess", response=GuessOut)
+def guess(request: HttpRequest, study_id: int, body: GuessIn) -> Any:
+    """Keep what would be played; it is found in the ledger as soon as that is there."""
+    return guessing.found(guessing.keep_guess(_study(request, study_id), Guess(**body.model_dump())))
+
+
+@router.get("/studies/{int:study_id}/guess", response=GuessOut | None)
+def guessed(request: HttpRequest, study_id: int) -> Any:
+    """What was guessed of a study, found among its lines; none where nothing was."""
+    return guessing.found(_study(request, study_id))
+
+
+@router.post("/studies/{int:study_id}/played", response=DecisionLine)
+def keep(request: HttpRequest, study_id: int, body: PlayedIn) -> Decision:
+    """Keep what was played of a study, and how it ended; what better hands would have kept is worked out behind it."""
+    owner = account(request)
+    match = None if body.match is None else get_object_or_404(in_sight(Match, owner), pk=body.match)
+    decision = keeping.keep(_study(request, study_id), body.option, body.ended, match)
+    asking.ask_better(decision)
+    return decision
+
+
+@router.get("/decisions", response=DecisionsOut)
+def decisions(
+    request: HttpRequest, filters: Query[Filters], page: Annotated[int, Query(ge=0, le=10_000)] = 0
+) -> dict[str, Any]:
+    """One page of one's own decisions."""
+    rows = filters.decisions(account(request))
+    shown = rows.select_related("rack").defer("said", "guessed", "anew")[page * PAGE : (page + 1) * PAGE]
+    return {"total": rows.count(), "rows": shown}
+
+
+@router.get("/decisions/{int:decision_id}", response=DecisionOut)
+def decision(request: HttpRequest, decision_id: int) -> Decision:
+    """One decision with all that is kept of it."""
+    return _own(request, decision_id)
+
+
+@router.put("/decisions/{int:decision_id}", response=DecisionOut)
+def change(request: HttpRequest, decision_id: int, body: EndedIn) -> Decision:
+    """Another ending, or more of it."""
+    keeping.change(_own(request, decision_id), body.ended)
+    return _own(request, decision_id)
+
+
+@router.delete("/decisions/{int:decision_id}", response={204: None})
+def delete(request: HttpRequest, decision_id: int) -> tuple[int, None]:
+    """Out of sight; it can be brought back for thirty days."""
+    keeping.delete(_own(request, decision_id))
     return 204, None
+
+
+@router.post("/decisions/{int:decision_id}/restore", response=DecisionOut)
+def restore(request: HttpRequest, decision_id: int) -> Decision:
+    """Bring a deleted one back."""
+    keeping.restore(get_object_or_404(Decision, owner=account(request), pk=decision_id))
+    return _own(request, decision_id)
+
+
+@router.get("/decisions/{int:decision_id}/drawing", response=DrawingDocument)
+def drawing(request: HttpRequest, decision_id: int, best: bool = False) -> DrawingDocument:
+    """What was played drawn as it lay, or what would have been best."""
+    need("weighing")
+    row = _own(request, decision_id)
+    if row.said is None or row.question is None:
+        raise Http404
+    line = row.said["best" if best else "played"]
+    return draw(question_of(row), Stroke(**line["stroke"]))

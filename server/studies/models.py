@@ -8,12 +8,14 @@ from work.models import Work
 
 
 class Study(Work):
-    """One weighing. `document` is the newest partial or final study (`docs/formats.md`)."""
+    """One weighing. `document` is the newest partial or final study (`docs/formats.md`); `guess` what the player would
+    have played, said before he saw it."""
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="studies")
     layout = models.ForeignKey(Layout, null=True, on_delete=models.SET_NULL, related_name="studies")
     name = models.CharField(max_length=80, blank=True)
     kept = models.BooleanField(default=False)
+    guess = models.JSONField(null=True)
 
     class Meta(Work.Meta):
         verbose_name_plural = "studies"

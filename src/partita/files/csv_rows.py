@@ -6,7 +6,6 @@ from collections.abc import Iterable, Iterator, Sequence
 
 from partita.errors import refuse
 
-
 Row = tuple[str, dict[str, str]]
 
 

@@ -20,7 +20,7 @@ _WORDS = ("date", "player", "opponent", "game", "table", "shot_name", "best_name
 _KINDS = {"choice": tuple(CHOICES), "shot": tuple(SHOTS), "ending": ENDINGS}
 _TRUTHS = ("attacks", "made", "fouled", "left_open")
 _ENTRY = tuple(one.name for one in fields(Entry))
-_MAY_BE_EMPTY = ("made", "stroke", "turn_make", "turn_point", "guess", "better")
+_MAY_BE_EMPTY = ("foul", "open_shot", "made", "stroke", "turn_make", "turn_point", "guess", "better")
 COLUMNS = (*_WORDS[:-1], *_ENTRY, "token")
 
 

@@ -7,7 +7,7 @@ What is wrong is named by its line and left out; the rest can be taken. CSV of r
 import json
 from collections.abc import Sequence
 from dataclasses import asdict, dataclass, field
-from datetime import date
+from datetime import date as Day
 from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
@@ -24,7 +24,7 @@ from partita.table.layout import CUE
 
 FORMAT = "partita-record"
 LARGEST_BYTES = 40_000_000
-EARLIEST = date(1990, 1, 1)
+EARLIEST = Day(1990, 1, 1)
 Name = Annotated[str, Field(max_length=60, pattern=r"^[^\x00-\x1f\x7f]*$")]
 Words = Annotated[str, Field(max_length=1000, pattern=r"^[^\x00-\x08\x0b-\x1f\x7f]*$")]
 Chance = Annotated[float, Field(ge=0, le=1)]
@@ -51,7 +51,7 @@ class WrittenDecision(_Written):
     """
 
     token: Token = ""
-    date: date | None = None
+    date: Day | None = None
     player: Name = ""
     opponent: Name = ""
     game: str = "nine-ball"
@@ -84,7 +84,7 @@ class WrittenMatch(_Written):
     """A match with its racks in their order; if_... : my chance of a rack by who breaks, where it is known."""
 
     token: Token = ""
-    date: date
+    date: Day
     player: Name
     opponent: Name
     game: str = "nine-ball"
@@ -163,7 +163,7 @@ def check_written(one: WrittenMatch | WrittenDecision, strokes: int = 0) -> None
     """`Refused` for what cannot be: a date, a game, a way of winning, an ending."""
     if one.game not in GAMES:
         raise refuse("game", f"there is no game “{one.game[:30]}”", f"Use one of {', '.join(GAMES)}.")
-    if one.date is not None and not EARLIEST <= one.date <= date(2200, 1, 1):
+    if one.date is not None and not EARLIEST <= one.date <= Day(2200, 1, 1):
         raise refuse("date", f"{one.date} cannot be", f"Use a day from {EARLIEST} on, as 2026-03-31.")
     if isinstance(one, WrittenDecision):
         _check_decision(one, strokes)

@@ -14,6 +14,7 @@ class Entry:
     value, best : rack chances said of what was played and of the best line; cost : what the choice gave away
     stroke : rack chance inside the ending that came less `value`; None where the ending is worth nothing known
     better : what the same stroke would have kept in the hands of a player one level better; None until worked out
+    foul, open_shot : chances said; None where they were not kept
     attacks, made, fouled, left_open : what was meant, and what came; None where it does not apply or nobody knows
     turn_make, turn_point : make chance of the best attack, and its turning point
     guess : how often the player said that he makes what he played
@@ -29,9 +30,9 @@ class Entry:
     attacks: bool
     make: float
     made: bool | None
-    foul: float
+    foul: float | None
     fouled: bool
-    open_shot: float
+    open_shot: float | None
     left_open: bool
     turn_make: float | None = None
     turn_point: float | None = None

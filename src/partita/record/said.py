@@ -97,7 +97,12 @@ def made_of(line: Line, ending: str, made: bool | None = None) -> bool | None:
     """Whether what was to be made was: by the ending, else as it is said (after a foul); None where nobody knows."""
     if not line.attacks:
         return None
-    return True if ending in MADE else False if ending in MISSED else made
+    return made_by(ending, made)
+
+
+def made_by(ending: str, otherwise: bool | None = None) -> bool | None:
+    """Whether a ball was made, where an ending tells it."""
+    return True if ending in MADE else False if ending in MISSED else otherwise
 
 
 def line_from(row: dict[str, Any]) -> Line:

@@ -5,10 +5,12 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from partita.telling.documents import Document, Interval, Share, rounded
+from partita.telling.documents import Document, Interval, Share, StrokeDocument, rounded
 
 Fine = Annotated[float, rounded(5)]
 Racks = Annotated[float, rounded(2)]
+Breaks = Literal["alternate", "winner"]
+RaceTo = Annotated[int, Field(ge=1, le=50)]
 
 
 class MeanDocument(Document):
@@ -108,5 +110,34 @@ class AccountDocument(Document):
     words: str
 
 
-Breaks = Literal["alternate", "winner"]
-RaceTo = Annotated[int, Field(ge=1, le=50)]
+class LineDocument(Document):
+    """A line of a ledger as a decision keeps it."""
+
+    id: str
+    name: str
+    kind: str
+    aim: str
+    stroke: StrokeDocument
+    value: Share
+    low: Share
+    high: Share
+    trails: Share
+    trails_low: Share
+    trails_high: Share
+    make: Share
+    foul: Share
+    sold_out: Share
+    shares: dict[str, Share]
+    value_by_ending: dict[str, Share]
+
+
+class RackDocument(Document):
+    """A rack: who broke and who won it, how, its decisions by their numbers, and its account where there is one."""
+
+    number: int
+    i_broke: bool
+    i_won: bool | None
+    how: str
+    how_words: str
+    decisions: list[int]
+    account: AccountDocument | None

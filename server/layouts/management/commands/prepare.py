@@ -12,6 +12,7 @@ from layouts.models import Layout
 from layouts.services import checked
 from measures import attempts
 from profiles.services import Wanted, save_profile
+from records import files as records
 from tables.models import TableReading
 from tables.services import save as save_table
 
@@ -38,6 +39,7 @@ class Command(BaseCommand):
                 for place, (of, kind, values) in enumerate(demo.READINGS)
                 if of == name
             )
+        records.take(user, demo.SEASON.read_text("utf-8"))
         for name, places, situation in reversed(demo.LAYOUTS):
             document = checked({**demo.document(places, situation), "name": name})
             Layout.objects.create(owner=user, name=name, document=document)

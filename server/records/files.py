@@ -1,0 +1,250 @@
+"""The record out as files, and in again: read first, shown line by line, then taken: all that is good, or nothing."""
+
+import hashlib
+from collections.abc import Iterable
+from dataclasses import asdict, dataclass, field
+from typing import Any
+
+from django.db import transaction
+
+from partita.errors import Problem, refuse
+from partita.files.decisions_file import read_decisions, write_decisions
+from partita.files.racks_file import read_racks, write_racks
+from partita.files.record_file import (
+    LARGEST_BYTES,
+    Guess,
+    WrittenDecision,
+    WrittenMatch,
+    WrittenRack,
+    WrittenRecord,
+    read_record,
+    write_record,
+)
+from partita.players.stroke_model import PRESETS, StrokeModel, stroke_model_from
+from partita.record.entry import Entry, entry_of
+from partita.record.said import said_from
+from profiles.models import PlayerProfile
+from profiles.services import Wanted, save_profile
+from records.filters import Filters
+from records.keeping import new_token, today
+from records.matches import rack_chances
+from records.models import Decision, Match, Rack
+
+_MOST_TOLD = 200
+
+
+@dataclass
+class Reading:
+    """What of a file can be taken: what is new, what is known already, and what is left out and why.
+
+    strangers : names of opponents whom nobody knows here; their matches are left out unless they get a level
+    """
+
+    record: WrittenRecord
+    matches: list[WrittenMatch] = field(default_factory=list)
+    decisions: list[WrittenDecision] = field(default_factory=list)
+    known: int = 0
+    strangers: list[str] = field(default_factory=list)
+    problems: list[Problem] = field(default_factory=list)
+
+
+def read(owner: Any, text: str, level: str = "") -> Reading:
+    """Read a file of the record, JSON or CSV of racks or of decisions; nothing is kept.
+
+    level : of opponents whom nobody knows here; without one their matches are left out
+    """
+    if level and level not in PRESETS:
+        raise refuse("level", f"“{level[:30]}” is none", f"Use one of {', '.join(PRESETS)}.")
+    record = _record_of(text)
+    found = Reading(record, problems=record.problems)
+    names = set(PRESETS) | set(PlayerProfile.objects.filter(owner=owner).values_list("name", flat=True))
+    tokens = {kind: set(kind.objects.filter(owner=owner).values_list("token", flat=True)) for kind in (Match, Decision)}  # type: ignore[attr-defined]
+    strangers: dict[str, None] = {}
+    for match in _named(record.matches):
+        unknown = [name for name in _both(match) if name not in names]
+        if match.token in tokens[Match]:
+            found.known += 1
+        elif unknown and not level:
+            strangers |= dict.fromkeys(unknown)
+            found.problems.append(Problem(
+                f"match of {match.date} against {match.opponent}", f"nobody is called {' or '.join(unknown)} here",
+                "Make the player first, correct the name, or give unknown players a level.",
+            ))  # fmt: skip
+        else:
+            strangers |= dict.fromkeys(unknown)
+            found.matches.append(match)
+            tokens[Match].add(match.token)
+    for decision in _named(record.decisions):
+        if decision.token in tokens[Decision]:
+            found.known += 1
+        elif decision.date is None:
+            found.problems.append(Problem("decision", "it has no date", "Give the day, as 2026-03-31."))
+        else:
+            found.decisions.append(decision)
+            tokens[Decision].add(decision.token)
+    found.strangers, found.problems = list(strangers), found.problems[:_MOST_TOLD]
+    return found
+
+
+def _both(match: WrittenMatch) -> tuple[str, str]:
+    return match.player, match.opponent
+
+
+def _record_of(text: str) -> WrittenRecord:
+    if len(text.encode()) > LARGEST_BYTES:
+        raise refuse("file", "it is too large", f"Give at most {LARGEST_BYTES // 1_000_000} MB.")
+    if text.lstrip()[:1] == "{":
+        return read_record(text)
+    heading = text.partition("\n")[0]
+    if "winner" in heading:
+        matches, problems = read_racks(text)
+        return WrittenRecord(matches=matches, problems=problems)
+    if "ending" in heading:
+        decisions, problems = read_decisions(text)
+        return WrittenRecord(decisions=decisions, problems=problems)
+    raise refuse("file", "it is neither a record nor CSV of racks or of decisions", "See docs/formats.md for examples.")
+
+
+def _named(some: Iterable[Any]) -> Iterable[Any]:
+    """Each with a name of its own: one without gets that of its content, so that it is known when it comes again."""
+    seen: dict[str, int] = {}
+    for one in some:
+        if not one.token:
+            digest = hashlib.sha256(one.model_dump_json().encode()).hexdigest()[:40]
+            seen[digest] = seen.get(digest, 0) + 1
+            one.token = f"file-{digest}-{seen[digest]}"
+        yield one
+
+
+@transaction.atomic
+def take(owner: Any, text: str, level: str = "") -> Reading:
+    """Take all that is good of a file, in one go."""
+    reading = read(owner, text, level)
+    for name in reading.strangers if level else ():
+        save_profile(owner, Wanted(name, level, {}))
+    players = {one.name: one for one in PlayerProfile.objects.filter(owner=owner)}
+    rows: list[Decision] = []
+    for written in reading.matches:
+        match = _match(owner, written, players)
+        for number, rack in enumerate(written.racks, 1):
+            kept = Rack.objects.create(match=match, number=number, i_won=rack.i_won, how=rack.how)
+            rows += [
+                _decision(owner, one, reading.record.strokes, players, match, kept) for one in rack.decisions
+            ]  # fmt: skip
+    rows += [_decision(owner, one, reading.record.strokes, players) for one in reading.decisions]
+    Decision.objects.bulk_create(rows, batch_size=500)
+    return reading
+
+
+def _match(owner: Any, written: WrittenMatch, players: dict[str, PlayerProfile]) -> Match:
+    mine, theirs = written.if_i_break, written.if_they_break
+    if mine is None or theirs is None:
+        me, them = (f"profile:{players[name].pk}" if name in players else name for name in _both(written))
+        mine, theirs = rack_chances(owner, written.game, me, them, None)
+    return Match.objects.create(
+        owner=owner, token=written.token or new_token(), played_on=written.date, player=players.get(written.player),
+        player_name=written.player, opponent_name=written.opponent, game=written.game, table_name=written.table,
+        race_to=written.race_to, breaks=written.breaks, i_break_first=written.i_break_first, if_i_break=mine,
+        if_they_break=theirs, notes=written.notes,
+    )  # fmt: skip
+
+
+def _decision(
+    owner: Any, one: WrittenDecision, strokes: list[StrokeModel], players: dict[str, PlayerProfile],
+    match: Match | None = None, rack: Rack | None = None,
+) -> Decision:  # fmt: skip
+    name = match.player_name if match else one.player
+    hands = {seat: asdict(strokes[k]) for seat, k in (("me", one.me), ("them", one.them)) if k is not None}
+    asked = {"document": one.document, "cue": one.cue or one.document["balls"]["cue"], "players": {}, **hands} if (
+        one.document is not None and len(hands) == 2
+    ) else None  # fmt: skip
+    found = Decision(
+        owner=owner, token=one.token or new_token(), played_on=match.played_on if match else one.date or today(),
+        player=players.get(name), player_name=name, opponent_name=match.opponent_name if match else one.opponent,
+        game=match.game if match else one.game, table_name=match.table_name if match else one.table, rack=rack,
+        said=asdict(one.said) if one.said else None, question=asked, rest=one.rest, in_trouble=one.in_trouble,
+        guessed=one.guess.model_dump() if one.guess else None,
+        shot_name=(one.said.played.name if one.said else one.shot_name)[:200],
+        best_name=(one.said.best.name if one.said else one.best_name)[:200],
+    )  # fmt: skip
+    found.take(_entry(one))
+    return found
+
+
+def _entry(one: WrittenDecision) -> Entry:
+    if one.said is None:
+        assert one.entry is not None  # noqa: S101 - checked when it was read
+        return one.entry
+    guess = one.guess.make if one.guess and one.guess.same else None
+    entry = entry_of(one.said, one.ending, one.made, guess, one.in_trouble)
+    return Entry(**{**vars(entry), "better": one.better})
+
+
+def as_json(owner: Any, filters: Filters) -> str:
+    """The matches and the decisions that are meant, as a file."""
+    strokes: dict[str, int] = {}
+    hands: list[StrokeModel] = []
+
+    def hand(values: dict[str, Any] | None) -> int | None:
+        if values is None:
+            return None
+        model = stroke_model_from(values)
+        if repr(model) not in strokes:
+            strokes[repr(model)] = len(hands)
+            hands.append(model)
+        return strokes[repr(model)]
+
+    matches = list(filters.matches(owner).prefetch_related("racks"))
+    of_racks: dict[int, list[WrittenDecision]] = {}
+    loose: list[WrittenDecision] = []
+    within = {rack.pk for match in matches for rack in match.racks.all()}
+    for row in filters.decisions(owner).order_by("played_on", "pk"):
+        asked, inside = row.question or {}, row.rack_id in within
+        written = _written(row, not inside).model_copy(update={
+            "me": hand(asked.get("me")), "them": hand(asked.get("them")), "document": asked.get("document"),
+            "cue": asked.get("cue"),
+        })  # fmt: skip
+        (of_racks.setdefault(row.rack_id, []) if inside else loose).append(written)
+    return write_record([_written_match(match, of_racks) for match in reversed(matches)], loose, hands)
+
+
+def _written(row: Decision, whole: bool = True) -> WrittenDecision:
+    """A decision as it is written; whole : with its day and names, which a match has for it."""
+    words = (
+        {"date": row.played_on, "player": row.player_name, "opponent": row.opponent_name, "game": row.game,
+         "table": row.table_name} if whole else {}
+    )  # fmt: skip
+    return WrittenDecision(
+        token=row.token, ending=row.ending, said=said_from(row.said) if row.said else None,
+        entry=None if row.said else row.entry, shot_name="" if row.said else row.shot_name,
+        best_name="" if row.said else row.best_name, made=row.made if row.ending in ("foul", "lost") else None,
+        guess=Guess(**row.guessed) if row.guessed else None, rest=row.rest, better=row.better,
+        in_trouble=row.in_trouble, **words,
+    )  # fmt: skip
+
+
+def _written_match(match: Match, decisions: dict[int, list[WrittenDecision]]) -> WrittenMatch:
+    return WrittenMatch(
+        token=match.token, date=match.played_on, player=match.player_name, opponent=match.opponent_name,
+        game=match.game, table=match.table_name, race_to=match.race_to,
+        breaks=match.breaks, i_break_first=match.i_break_first,  # type: ignore[arg-type]
+        if_i_break=match.if_i_break, if_they_break=match.if_they_break, notes=match.notes,
+        racks=[
+            WrittenRack(i_won=rack.i_won, how=rack.how, decisions=decisions.get(rack.pk, []))
+            for rack in match.racks.all()
+        ],
+    )  # fmt: skip
+
+
+def racks_csv(owner: Any, filters: Filters) -> str:
+    """The racks of the matches that are meant, as CSV."""
+    return write_racks([_written_match(one, {}) for one in filters.matches(owner).prefetch_related("racks")])
+
+
+def decisions_csv(owner: Any, filters: Filters) -> str:
+    """The decisions that are meant, as CSV."""
+    rows = filters.decisions(owner)
+    return write_decisions([
+        (_written(row).model_copy(update={"shot_name": row.shot_name, "best_name": row.best_name}), row.entry)
+        for row in rows
+    ])  # fmt: skip
