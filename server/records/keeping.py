@@ -11,18 +11,19 @@ from django.utils import timezone
 from measures import attempts
 from measures.attempts import Shot
 from partita.errors import refuse
-from partita.files.layout_file import read_table
+from partita.files import layout_file
 from partita.record.entry import Entry, entry_of
 from partita.record.guesses import is_it
 from partita.record.said import MADE, Said
 from partita.telling.documents import StudyDocument
 from partita.telling.record import said_of
+from partita.telling.study import as_weighed
 from profiles.models import PlayerProfile
 from profiles.services import profile_named
 from records.guessing import guess_of
 from records.models import Decision, Match, Rack, in_sight
 from studies.models import Study
-from studies.questions import asked_of, document_of, situation_of
+from studies.questions import asked_of, document_of
 
 
 @dataclass(frozen=True)
@@ -56,7 +57,8 @@ def keep(study: Study, place: int, ended: Ended, match: Match | None = None) -> 
         raise refuse("study", "it is not settled yet", "Wait until it is, or weigh again.")
     if not 0 <= place < len(document.options):
         raise refuse("option", f"there is no line {place + 1}", f"Use 1 to {len(document.options)}.")
-    said = said_of(document, place, situation_of(study, document))
+    situation = layout_file.read(asked_of(study)["document"]).situation
+    said = said_of(document, place, as_weighed(situation, document))
     decision = _begun(study, document, match)
     decision.in_trouble = _was_in_trouble(decision)
     guessed = _guess_of(study, said)
@@ -88,7 +90,7 @@ def _begun(study: Study, document: StudyDocument, match: Match | None) -> Decisi
 
 
 def _table_name(layout: dict[str, Any], match: Match | None) -> str:
-    return (match.table_name if match else read_table(layout["table"]).name)[:60]
+    return (match.table_name if match else layout_file.read_table(layout["table"]).name)[:60]
 
 
 def running_rack(match: Match) -> Rack:

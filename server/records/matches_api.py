@@ -65,16 +65,6 @@ class MatchLine(Schema):
     my_racks: int
     their_racks: int
 
-    @staticmethod
-    def resolve_my_racks(match: Match) -> int:
-        """Racks that I won."""
-        return sum(rack.i_won is True for rack in match.racks.all())
-
-    @staticmethod
-    def resolve_their_racks(match: Match) -> int:
-        """Racks that the other won."""
-        return sum(rack.i_won is False for rack in match.racks.all())
-
 
 class MatchesOut(Schema):
     """One page of matches, the latest first, and how many there are."""
@@ -96,16 +86,17 @@ class MatchOut(MatchLine):
     over: bool
 
 
+_TOLD = ("running", "racks", "over")
+
+
 def _own(request: HttpRequest, match_id: int) -> Match:
     found: Match = get_object_or_404(in_sight(Match, account(request)), pk=match_id)
     return found
 
 
 def _out(match: Match) -> dict[str, Any]:
-    plain = {name: getattr(match, name) for name in MatchOut.model_fields if hasattr(match, name)}
-    told = matches.told(match)
-    last = told["running"][-1]
-    return {**plain, **told, "my_racks": last.my_racks, "their_racks": last.their_racks}
+    plain = {name: getattr(match, name) for name in MatchOut.model_fields if name not in _TOLD}
+    return plain | matches.told(match)
 
 
 @router.get("/matches", response=MatchesOut)

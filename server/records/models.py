@@ -51,6 +51,16 @@ class Match(Kept):
     class Meta(Kept.Meta):
         verbose_name_plural = "matches"
 
+    @property
+    def my_racks(self) -> int:
+        """Racks that I won."""
+        return sum(rack.i_won is True for rack in self.racks.all())
+
+    @property
+    def their_racks(self) -> int:
+        """Racks that the other won."""
+        return sum(rack.i_won is False for rack in self.racks.all())
+
     def __str__(self) -> str:
         return f"{self.player_name} against {self.opponent_name}, {self.played_on}"
 

@@ -14,13 +14,10 @@ from config.api import api
 from layouts import demo
 from layouts.models import Layout
 from partita.players.stroke_model import PRESETS
-from partita.weighing.samples import ENDINGS
 from playouts.models import PlayOut
 from profiles.models import PlayerProfile
-from records.models import Played
 from studies.models import Study
 from tables.models import TableProfile
-from tests.server.documents import chance, line, settled
 
 GOOD = demo.document({"cue": [2, 1], "8": [5, 3], "9": [6, 2]}, {"shooter": "me"})
 
@@ -52,9 +49,6 @@ class Ownership(ApiTest):
         study = Study.objects.create(owner=self.theirs, question={}, document={"options": []}, kept=True)
         player = PlayerProfile.objects.create(owner=self.theirs, name="Tom", stroke_model={})
         table = TableProfile.objects.create(owner=self.theirs, name="Theirs", document="pool-9ft")
-        played = Played.objects.create(
-            owner=self.theirs, option=0, name="theirs", ending="won", said=1, make=1, rack_chance=1, best_chance=1
-        )
         playout = PlayOut.objects.create(study=study, name="theirs", racks=64)
         body = {"name": "mine now", "document": GOOD}
         for method, path, sent in (
@@ -75,14 +69,11 @@ class Ownership(ApiTest):
             ("post", f"/studies/{study.pk}/playouts", {"options": [0]}),
             ("post", f"/playouts/{playout.pk}/stop", {}),
             ("post", f"/studies/{study.pk}/played", {"option": 0, "ending": "won"}),
-            ("delete", f"/played/{played.pk}", None),
         ):
             self.assertEqual(self.send(method, path, sent)[0], 404, (method, path))
         self.assertEqual(self.ask(layout=layout.pk)[0], 404)
         self.assertEqual(self.ask(me=f"profile:{player.pk}")[0], 422)
-        self.assertEqual(
-            [self.send("get", path)[1] for path in ("/layouts", "/studies", "/studies/recent", "/played")], [[]] * 4
-        )
+        self.assertEqual([self.send("get", path)[1] for path in ("/layouts", "/studies", "/studies/recent")], [[]] * 3)
         self.assertEqual((Layout.objects.count(), Study.objects.count()), (1, 1))
 
     def test_without_signing_in_every_address_but_the_session_is_closed(self) -> None:
@@ -200,19 +191,6 @@ class Keeping(ApiTest):
         self.assertEqual((question["me"]["hand"], question["me"]["nerves"]), ("left", 0.3))
         self.assertEqual(self.send("post", "/players", {**sent, "reach_m": 9})[0], 422)
         self.assertEqual(len(self.send("get", "/players")[1]), 7)
-
-    def test_what_was_played_is_kept_with_what_was_said_of_it(self) -> None:
-        option = line(shares=dict.fromkeys(ENDINGS, 0.0) | {"won": 0.2, "foul": 0.8}, make=chance(0.2))
-        study = Study.objects.create(owner=self.mine, question={"document": GOOD}, document=settled(option))
-        sent = f"/studies/{study.pk}/played"
-        kept = self.send("post", sent, {"option": 0, "ending": "foul"})[1]
-        self.assertEqual((kept["name"], kept["said"], kept["best_chance"]), ("Cut the 8", 0.8, 0.5))
-        self.assertEqual(kept["shot"], "pot:8:8:foot-far:via")
-        self.assertEqual(self.send("post", sent, {"option": 0, "ending": "luck"})[0], 422)
-        self.assertEqual(self.send("post", sent, {"option": 1, "ending": "won"})[0], 422)
-        study.delete()
-        self.assertEqual([row["ending"] for row in self.send("get", "/played")[1]], ["foul"])
-        self.assertEqual(self.send("delete", f"/played/{kept['id']}")[0], 204)
 
     def test_phrases_and_tables_are_answered(self) -> None:
         placed = self.send("post", "/places", {"table": "pool-9ft", "phrase": "9 on the foot spot"})[1]

@@ -149,8 +149,10 @@ class Attempts(MeasureTest):
             for ending in ("won", "left_a_shot", "foul")
         ]
         self.assertEqual([one.outcome for one in Attempt.objects.all()], ["made", "missed"], "a foul tells nothing")
-        self.send("delete", f"played/{kept[0]['id']}")
+        self.send("delete", f"decisions/{kept[0]['id']}")
         self.assertEqual([one.outcome for one in Attempt.objects.all()], ["missed"])
+        self.send("post", f"decisions/{kept[0]['id']}/restore")
+        self.assertEqual([one.outcome for one in Attempt.objects.all()], ["missed", "made"], "back with its decision")
 
     def test_nobody_sees_or_changes_what_is_anothers(self) -> None:
         sitting = self.begin()["id"]
