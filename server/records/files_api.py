@@ -36,7 +36,7 @@ class MatchRead(Schema):
     decisions: int
 
 
-class ReadingOut(Schema):
+class RecordReadOut(Schema):
     """What of a file is new, what is known already, what is left out; `strangers`: whom nobody knows here."""
 
     matches: list[MatchRead]
@@ -64,13 +64,13 @@ def _out(reading: Reading) -> dict[str, Any]:
     }  # fmt: skip
 
 
-@router.post("/record/read", response=ReadingOut)
+@router.post("/record/read", response=RecordReadOut)
 def read(request: HttpRequest, file: File[UploadedFile], level: Form[LevelIn]) -> dict[str, Any]:
     """Read a file, and show what would be taken; nothing is kept."""
     return _out(files.read(account(request), text_of(file, LARGEST_BYTES), level.level))
 
 
-@router.post("/record/take", response=ReadingOut)
+@router.post("/record/take", response=RecordReadOut)
 def take(request: HttpRequest, file: File[UploadedFile], level: Form[LevelIn]) -> dict[str, Any]:
     """Take all that is good of a file."""
     need("weighing")

@@ -45,7 +45,7 @@ class MatchIn(Schema):
         return Wanted(**{**values, "table": None if self.table is None else read_table(self.table)})
 
 
-class RackIn(Schema):
+class RackScoreIn(Schema):
     """Who won a rack, and how."""
 
     i_won: bool
@@ -129,14 +129,14 @@ def change(request: HttpRequest, match_id: int, body: MatchIn) -> dict[str, Any]
 
 
 @router.post("/matches/{int:match_id}/racks", response=MatchOut)
-def score(request: HttpRequest, match_id: int, body: RackIn) -> dict[str, Any]:
+def score(request: HttpRequest, match_id: int, body: RackScoreIn) -> dict[str, Any]:
     """The rack in play is over."""
     matches.score(_own(request, match_id), body.i_won, body.how)
     return _out(_own(request, match_id))
 
 
 @router.put("/matches/{int:match_id}/racks/{int:number}", response=MatchOut)
-def change_rack(request: HttpRequest, match_id: int, number: int, body: RackIn) -> dict[str, Any]:
+def change_rack(request: HttpRequest, match_id: int, number: int, body: RackScoreIn) -> dict[str, Any]:
     """Another winner of a rack, or how."""
     matches.change_rack(_own(request, match_id), number, body.i_won, body.how)
     return _out(_own(request, match_id))

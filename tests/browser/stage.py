@@ -68,8 +68,11 @@ class BrowserCase(TransactionTestCase):
         _stage = _stage or Stage()
         cls.address, cls.browser = _stage.address, _stage.browser
 
+    # Whether the demo's record is needed: some hundred decisions cost a second.
+    season = False
+
     def setUp(self) -> None:
-        call_command("prepare")
+        call_command("prepare", without_season=not self.season)
         self.page = self.open_page()
 
     def open_page(self, viewport: dict[str, int] = DESK) -> Page:

@@ -7,6 +7,10 @@ import PlayersPlace from './places/players/PlayersPlace.vue'
 import { SITTING_KEYS } from './places/players/sitting/sittingKeys'
 import SittingPlace from './places/players/sitting/SittingPlace.vue'
 import TableCard from './places/players/table/TableCard.vue'
+import DecisionPlace from './places/record/decision/DecisionPlace.vue'
+import MatchPlace from './places/record/match/MatchPlace.vue'
+import { MATCH_KEYS, RECORD_KEYS } from './places/record/recordKeys'
+import RecordPlace from './places/record/RecordPlace.vue'
 import RunOutPlace from './places/runout/RunOutPlace.vue'
 import { RUN_OUT_KEYS } from './places/runout/runOutKeys'
 import TablePlace from './places/table/TablePlace.vue'
@@ -40,6 +44,19 @@ export const router = createRouter({
       name: 'kicks',
       component: KicksPlace,
       meta: { place: 'kicks', keys: KICKS_KEYS },
+    },
+    { path: '/record', name: 'record', component: RecordPlace, meta: { place: 'record', keys: RECORD_KEYS } },
+    {
+      path: '/record/matches/:matchId(\\d+)',
+      name: 'match',
+      component: MatchPlace,
+      meta: { place: 'record', keys: MATCH_KEYS },
+    },
+    {
+      path: '/record/decisions/:decisionId(\\d+)',
+      name: 'decision',
+      component: DecisionPlace,
+      meta: { place: 'record' },
     },
     { path: '/players', name: 'players', component: PlayersPlace, meta: { place: 'players' } },
     {

@@ -18,6 +18,10 @@ export const LAYERS = [
 ] as const
 export type Layer = (typeof LAYERS)[number]['key']
 const KEPT = 'partita-layers'
+/** Where a shot is only to be looked at: its tries and where they rest. */
+export const ONLY_TRIES = Object.fromEntries(
+  LAYERS.map(({ key }) => [key, key === 'fan' || key === 'rests']),
+) as Record<Layer, boolean>
 
 /** Which layers are shown; this browser remembers it. */
 export const useLayers = defineStore('layers', () => {

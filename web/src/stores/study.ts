@@ -32,6 +32,8 @@ export const useStudy = defineStore('study', () => {
   const result = computed(() => (before.value ?? study.value)?.document ?? null)
   /** True when what is shown is what the study on the server holds, and will stay so. */
   const isFinal = computed(() => !before.value && !!result.value?.settled && !stale.value)
+  /** True while a finer answer to the same question is worked on. */
+  const isRefining = computed(() => !!before.value)
   const options = computed(() => result.value?.options ?? [])
   const shown = computed(() => inOrder.value.filter((o) => filter.value === 'all' || o.aim === filter.value))
   /** While somebody points at a line, lines stay where they are; then they fall into their order. */
@@ -163,7 +165,7 @@ export const useStudy = defineStore('study', () => {
   })
 
   return {
-    study, result, isFinal, options, shown, hold, letGo, isHeld, samples, canRefine, refine, option, pinned, pin, unpin, place, chosen, drawing, filter, problems, asking, running, stale,
+    study, result, isFinal, isRefining, options, shown, hold, letGo, isHeld, samples, canRefine, refine, option, pinned, pin, unpin, place, chosen, drawing, filter, problems, asking, running, stale,
     weigh, choose, stop, keep, open, close,
   } // prettier-ignore
 })

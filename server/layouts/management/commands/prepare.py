@@ -5,7 +5,7 @@ from typing import Any
 
 from django.contrib.auth.models import User
 from django.core.management import call_command
-from django.core.management.base import BaseCommand
+from django.core.management.base import BaseCommand, CommandParser
 
 from layouts import demo
 from layouts.models import Layout
@@ -21,6 +21,10 @@ class Command(BaseCommand):
     """`manage.py prepare`"""
 
     help = "Migrate, and load the demo data once."
+
+    def add_arguments(self, parser: CommandParser) -> None:
+        """Its option."""
+        parser.add_argument("--without-season", action="store_true", help="leave the demo's record empty")
 
     def handle(self, *args: Any, **options: Any) -> None:
         """Migrate; make the demo account with its players and layouts when there is none."""
@@ -39,7 +43,8 @@ class Command(BaseCommand):
                 for place, (of, kind, values) in enumerate(demo.READINGS)
                 if of == name
             )
-        records.take(user, demo.SEASON.read_text("utf-8"))
+        if not options["without_season"]:
+            records.take(user, demo.SEASON.read_text("utf-8"))
         for name, places, situation in reversed(demo.LAYOUTS):
             document = checked({**demo.document(places, situation), "name": name})
             Layout.objects.create(owner=user, name=name, document=document)

@@ -5,11 +5,13 @@ import KeyLabel from '@/frame/KeyLabel.vue'
 import ProgressLine from '@/frame/ProgressLine.vue'
 import { AIM_MARKS } from '@/shots/endings'
 import { capital, chanceWords } from '@/shots/words'
+import { useGuess } from '@/stores/guess'
 import { MORE, useStudy, type Aim } from '@/stores/study'
 import { ledgerState } from './ledgerState'
 
 /** The ledger's head: whose chance stands there, how far it is, and which lines are shown. */
 const study = useStudy()
+const guess = useGuess()
 const board = useBoard()
 const filters: Aim[] = ['all', 'attack', 'safe', 'two-way']
 const whose = computed(() => (study.result?.shooter === 'them' ? 'the opponent’s' : 'mine'))
@@ -44,7 +46,7 @@ const progress = computed(() => (study.running ? Math.max(0.04, study.study?.pro
     </button>
     <ProgressLine v-if="study.study" label="Weighing" :share="progress" />
     <p v-if="study.isHeld" class="held">In their old order while you point at them.</p>
-    <div v-if="study.options.length" class="choices" role="group" aria-label="Show">
+    <div v-if="study.options.length && !guess.waits" class="choices" role="group" aria-label="Show">
       <button
         v-for="f in filters"
         :key="f"

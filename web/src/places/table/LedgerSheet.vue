@@ -5,11 +5,15 @@ import { ENDINGS } from '@/shots/endings'
 import LedgerLine from '@/shots/LedgerLine.vue'
 import { useOwnShot } from '@/stores/ownshot'
 import { useStudy } from '@/stores/study'
+import { useGuess } from '@/stores/guess'
+import GuessCard from './GuessCard.vue'
+import GuessLine from './GuessLine.vue'
 import LedgerHead from './LedgerHead.vue'
 
 const study = useStudy()
 const own = useOwnShot()
 const board = useBoard()
+const guess = useGuess()
 const best = computed(() => study.options[0]?.rack_chance.value ?? 0)
 /** Where the shot card stands below the ledger, only its first lines keep it within reach. */
 const FEW = 6
@@ -24,8 +28,10 @@ const hold = (event: PointerEvent) => study.running && event.pointerType === 'mo
 <template>
   <section class="ledger sheet" aria-label="Ledger of options" :class="{ stale: study.stale }">
     <LedgerHead />
+    <GuessLine />
+    <GuessCard v-if="guess.waits" :key="study.study?.id ?? 0" />
     <TransitionGroup
-      v-if="study.options.length"
+      v-else-if="study.options.length"
       tag="ol"
       name="line"
       class="lines"
@@ -64,7 +70,13 @@ const hold = (event: PointerEvent) => study.running && event.pointerType === 'mo
         </p>
       </template>
     </div>
-    <footer v-if="study.options.length">
+    <p v-if="!study.running && !guess.waits" class="first">
+      <label
+        ><input type="checkbox" :checked="guess.on" @change="guess.turn()" /> Guess first: say what you would
+        play before the ledger opens</label
+      >
+    </p>
+    <footer v-if="study.options.length && !guess.waits">
       <span v-for="e in ENDINGS.slice(1, 6)" :key="e.key" class="key"
         ><i :class="['part', e.key]" /> {{ e.word }}</span
       >
@@ -105,6 +117,17 @@ const hold = (event: PointerEvent) => study.running && event.pointerType === 'mo
 }
 .empty {
   padding: 6px 16px 16px;
+}
+.first {
+  margin: 0;
+  padding: 8px 16px;
+  border-top: 1px solid var(--hairline);
+  font-size: 12.5px;
+}
+.first label {
+  display: flex;
+  gap: 8px;
+  align-items: center;
 }
 footer {
   padding: 10px 16px 12px;

@@ -1,14 +1,17 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
-import { answered, api, type Played } from '@/api/client'
+import { computed, onActivated, ref, watch } from 'vue'
+import { answered, api, type Decision } from '@/api/client'
 import { useGuarded } from '@/api/guarded'
-import { useStudy } from '@/stores/study'
 import { ENDINGS } from '@/shots/endings'
+import { useMatch } from '@/stores/match'
+import { useStudy } from '@/stores/study'
 
 /** "I played this": what happened, in two taps, kept for the record; a slip can be taken back. */
 const study = useStudy()
+const match = useMatch()
 const asking = ref(false)
-const kept = ref<Played | null>(null)
+const kept = ref<Decision | null>(null)
+const apart = ref(false)
 const { problems, guarded } = useGuarded()
 
 watch([() => study.study?.id, () => study.chosen], () => {
@@ -16,18 +19,29 @@ watch([() => study.study?.id, () => study.chosen], () => {
   kept.value = null
   problems.value = []
 })
+const begin = () => {
+  asking.value = true
+  void match.openInPlay()
+}
+onActivated(() => void match.openInPlay())
+const playing = computed(() => (apart.value ? null : match.playing))
+/** What an option can end as comes first; what it never did in the weighing is refused by the server if it cannot be. */
+const endings = computed(() => {
+  const shares = study.option?.shares ?? {}
+  return [...ENDINGS].sort((a, b) => Number((shares[b.key] ?? 0) > 0) - Number((shares[a.key] ?? 0) > 0))
+})
 const keep = (ending: string) =>
   guarded(async () => {
     const path = { study_id: study.study?.id ?? 0 }
-    const body = { option: study.place, ending }
+    const body = { option: study.place, ending, match: playing.value?.id ?? null }
     kept.value = await answered(api.POST('/api/studies/{study_id}/played', { params: { path }, body }))
     asking.value = false
   })
 const takeBack = () =>
   guarded(async () => {
-    const path = { played_id: kept.value?.id ?? 0 }
-    const { error } = await api.DELETE('/api/played/{played_id}', { params: { path } })
-    if (!error) kept.value = null
+    const path = { decision_id: kept.value?.id ?? 0 }
+    await answered(api.DELETE('/api/decisions/{decision_id}', { params: { path } }))
+    kept.value = null
   })
 const wordOf = (key: string) => ENDINGS.find((e) => e.key === key)?.word ?? key
 </script>
@@ -35,15 +49,22 @@ const wordOf = (key: string) => ENDINGS.find((e) => e.key === key)?.word ?? key
 <template>
   <div class="played">
     <p v-if="kept" role="status">
-      Saved for the record: {{ wordOf(kept.ending) }}.
+      Kept in the record: {{ wordOf(kept.ending)
+      }}<template v-if="kept.rack_number">, rack {{ kept.rack_number }}</template
+      >.
+      <RouterLink :to="{ name: 'decision', params: { decisionId: String(kept.id) } }">Look at it</RouterLink>
       <button type="button" class="quiet" @click="takeBack">Take back</button>
     </p>
     <div v-else-if="asking" role="group" aria-label="What happened">
       <span class="muted">What happened?</span>
-      <button v-for="e in ENDINGS" :key="e.key" type="button" @click="keep(e.key)">{{ e.word }}</button>
+      <button v-for="e in endings" :key="e.key" type="button" @click="keep(e.key)">{{ e.word }}</button>
       <button type="button" class="quiet" @click="asking = false">Cancel</button>
+      <label v-if="match.playing" class="muted match"
+        ><input type="checkbox" :checked="!apart" @change="apart = !apart" /> in rack {{ match.rack }} against
+        {{ match.playing.opponent_name }}</label
+      >
     </div>
-    <button v-else type="button" @click="asking = true">I played this</button>
+    <button v-else type="button" @click="begin">I played this</button>
     <p v-for="problem in problems" :key="problem.what" class="problem" role="alert">
       {{ problem.what }}. {{ problem.accepted }}
     </p>
@@ -74,6 +95,16 @@ button {
   background: transparent;
   color: var(--ink);
   cursor: pointer;
+}
+a {
+  color: var(--brass);
+  font-weight: 600;
+}
+.match {
+  flex-basis: 100%;
+  display: flex;
+  align-items: center;
+  gap: 6px;
 }
 .quiet {
   border-color: transparent;

@@ -16,6 +16,7 @@ import CompareCard from '@/shots/CompareCard.vue'
 import OwnShotCard from '@/shots/OwnShotCard.vue'
 import ShotCard from '@/shots/ShotCard.vue'
 import TimeLine from '@/shots/TimeLine.vue'
+import { useGuess } from '@/stores/guess'
 import { useInHand } from '@/stores/inhand'
 import { useLayers } from '@/stores/layers'
 import { useOwnShot } from '@/stores/ownshot'
@@ -40,6 +41,7 @@ const study = useStudy()
 const own = useOwnShot()
 const hand = useInHand()
 const layers = useLayers()
+const guess = useGuess()
 
 const open = ref<'shelf' | 'files' | null>(null)
 const time = ref<number | null>(null)
@@ -54,7 +56,10 @@ const { problems, guarded } = useGuarded()
 const { problems: misheard, say, rack } = useSaying()
 const { opened, save } = useAddress(guarded)
 const all = computed(() => [...problems.value, ...misheard.value, ...study.problems])
-const drawing = computed(() => own.trial?.drawing ?? (study.stale || own.stroke ? null : study.drawing))
+/** While a guess is waited for, nothing on the page gives the answer away. */
+const drawing = computed(
+  () => own.trial?.drawing ?? (study.stale || own.stroke || guess.waits ? null : study.drawing),
+)
 /** Where the cue ball in hand goes: as one's own shot, a study, or the best place has it. */
 const inHand = computed<Place | null>(() => {
   if (!isInHand(board.document)) return null
@@ -157,7 +162,11 @@ onUnmounted(() => watcher.disconnect())
       <div v-if="own.stroke" class="shot">
         <OwnShotCard use="Weigh it beside the others" @use="own.weigh()" />
       </div>
-      <div v-else-if="study.option && study.result" class="shot" :class="{ old: study.stale }">
+      <div
+        v-else-if="study.option && study.result && !guess.waits"
+        class="shot"
+        :class="{ old: study.stale }"
+      >
         <CompareCard
           v-if="study.pinned && study.pinned !== study.option"
           :pinned="study.pinned"
@@ -176,7 +185,7 @@ onUnmounted(() => watcher.disconnect())
         <DoubtCard :option="study.option" />
       </div>
     </main>
-    <AnswerBar v-if="!own.stroke && !ledgerSeen" @open="showLedger" />
+    <AnswerBar v-if="!own.stroke && !ledgerSeen && !guess.waits" @open="showLedger" />
     <LibraryDialog :visible="open === 'shelf'" @close="open = null" />
     <FileDialog
       ref="files"

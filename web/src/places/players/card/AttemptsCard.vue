@@ -83,4 +83,4 @@ const csvOut = async () => saveFile(new Blob([await measure.asCsv()], { type: 't
   </section>
 </template>
 
-<style scoped src="./card.css"></style>
+<style scoped src="@/design/card.css"></style>

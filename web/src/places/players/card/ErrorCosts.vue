@@ -87,7 +87,7 @@ const GAMES = [
   </section>
 </template>
 
-<style scoped src="./card.css"></style>
+<style scoped src="@/design/card.css"></style>
 <style scoped>
 .words {
   font-weight: 600;

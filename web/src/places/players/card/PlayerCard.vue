@@ -95,8 +95,8 @@ const use = (measured: boolean) =>
   </main>
 </template>
 
-<style scoped src="./card.css"></style>
-<style scoped src="./page.css"></style>
+<style scoped src="@/design/card.css"></style>
+<style scoped src="@/design/card-page.css"></style>
 <style scoped>
 .follows b {
   font: 600 24px var(--serif);

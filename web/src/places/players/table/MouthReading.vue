@@ -45,7 +45,7 @@ function keep() {
   </form>
 </template>
 
-<style scoped src="../card/card.css"></style>
+<style scoped src="@/design/card.css"></style>
 <style scoped>
 .mouth {
   display: grid;

@@ -67,7 +67,7 @@ function keep() {
   </form>
 </template>
 
-<style scoped src="../card/card.css"></style>
+<style scoped src="@/design/card.css"></style>
 <style scoped>
 .shot {
   display: grid;

@@ -130,8 +130,8 @@ const print = () =>
   </main>
 </template>
 
-<style scoped src="../card/card.css"></style>
-<style scoped src="../card/page.css"></style>
+<style scoped src="@/design/card.css"></style>
+<style scoped src="@/design/card-page.css"></style>
 <style scoped>
 .tick {
   display: flex;

@@ -1,0 +1,82 @@
+<script setup lang="ts">
+import type { Decision } from '@/api/client'
+import { percent } from '@/shots/words'
+import { dayWords, endingWord, points } from './words'
+
+/** Decisions, the latest first: what was played, what it gave away, how it ended and what the stroke brought. */
+defineProps<{ decisions: Decision[]; total: number }>()
+defineEmits<{ remove: [decision: Decision] }>()
+</script>
+
+<template>
+  <section class="sheet" aria-label="Decisions">
+    <h2>Decisions</h2>
+    <p v-if="!total" class="muted">None here.</p>
+    <table v-else>
+      <thead>
+        <tr>
+          <th scope="col" class="day">Day</th>
+          <th scope="col">Played</th>
+          <th scope="col" class="rare">Made, said</th>
+          <th scope="col">Choice</th>
+          <th scope="col">It ended</th>
+          <th scope="col">Stroke</th>
+          <th scope="col" class="act"><span class="visually-hidden">Delete</span></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="one in decisions" :key="one.id">
+          <td class="day">{{ dayWords(one.played_on) }}</td>
+          <th scope="row">
+            <RouterLink :to="{ name: 'decision', params: { decisionId: String(one.id) } }">{{
+              one.shot_name
+            }}</RouterLink>
+            <span class="muted who"
+              >{{ one.player_name
+              }}<template v-if="one.opponent_name"> against {{ one.opponent_name }}</template
+              ><template v-if="one.rack_number">, rack {{ one.rack_number }}</template></span
+            >
+          </th>
+          <td class="rare">{{ one.made !== null || one.make > 0.2 ? percent(one.make) : '–' }}</td>
+          <td>
+            <template v-if="one.cost > 0"
+              ><b class="lost">{{ points(-one.cost) }}</b>
+              <span class="muted why">{{ one.choice_words }}</span></template
+            >
+            <span v-else class="muted">as good as any</span>
+          </td>
+          <td>{{ endingWord(one.ending) }}</td>
+          <td>{{ one.stroke === null ? '–' : points(one.stroke) }}</td>
+          <td class="act">
+            <button type="button" :aria-label="`Delete: ${one.shot_name}`" @click="$emit('remove', one)">
+              Delete
+            </button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-if="total" class="muted small">
+      Choice: points of rack chance given away; nothing where no difference could be told. Stroke: what came
+      against one’s own average.
+    </p>
+    <slot />
+  </section>
+</template>
+
+<style scoped src="@/design/card.css"></style>
+<style scoped src="./list.css"></style>
+<style scoped>
+.who,
+.why {
+  display: block;
+  font-size: 12.5px;
+}
+.lost {
+  color: var(--foul);
+}
+@media (max-width: 760px) {
+  .why {
+    display: none;
+  }
+}
+</style>

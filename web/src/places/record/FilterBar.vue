@@ -1,0 +1,121 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { GAMES } from '@/board/document'
+import type { RecordKnown } from '@/api/client'
+import { isFiltered, NOTHING, type Filters } from './filters'
+import { CHOICES, SHOTS } from './words'
+
+/** What the page is about: who, against whom, what, when; words find the rest. */
+const props = defineProps<{ filters: Filters; known: RecordKnown | null }>()
+const emit = defineEmits<{ choose: [filters: Filters] }>()
+const words = ref(props.filters.words)
+const field = ref<HTMLInputElement | null>(null)
+watch(
+  () => props.filters.words,
+  (now) => (words.value = now),
+)
+const set = (part: Partial<Filters>) => emit('choose', { ...props.filters, ...part })
+/** Typing asks when it pauses. */
+let pause: ReturnType<typeof setTimeout> | undefined
+function type() {
+  clearTimeout(pause)
+  pause = setTimeout(() => set({ words: words.value.trim() }), 300)
+}
+const plain = (names: string[]) => names.map((name) => ({ key: name, name }))
+const lists = computed(() => [
+  { key: 'player' as const, label: 'Player', all: 'all players', options: plain(props.known?.players ?? []) },
+  { key: 'opponent' as const, label: 'Opponent', all: 'all opponents', options: plain(props.known?.opponents ?? []) },
+  { key: 'game' as const, label: 'Game', all: 'all games', options: GAMES.filter(({ key }) => props.known?.games.includes(key)) },
+  { key: 'table' as const, label: 'Table', all: 'all tables', options: plain(props.known?.tables ?? []) },
+  { key: 'kind' as const, label: 'Shots', all: 'all shots', options: SHOTS },
+  { key: 'choice' as const, label: 'Choices', all: 'all choices', options: CHOICES },
+]) // prettier-ignore
+const value = (event: Event) => (event.target as HTMLInputElement).value
+defineExpose({ focus: () => field.value?.focus() })
+</script>
+
+<template>
+  <form class="filters" aria-label="What the page is about" @submit.prevent>
+    <label v-for="list in lists" :key="list.key">
+      <span class="visually-hidden">{{ list.label }}</span>
+      <select :value="filters[list.key]" @change="set({ [list.key]: value($event) })">
+        <option value="">{{ list.all }}</option>
+        <option v-for="one in list.options" :key="one.key" :value="one.key">{{ one.name }}</option>
+      </select>
+    </label>
+    <label class="day"
+      >from <input type="date" :value="filters.since" @change="set({ since: value($event) })"
+    /></label>
+    <label class="day"
+      >to <input type="date" :value="filters.until" @change="set({ until: value($event) })"
+    /></label>
+    <label class="find">
+      <span class="visually-hidden">Find</span>
+      <input
+        ref="field"
+        v-model="words"
+        type="search"
+        placeholder="Find a shot, an ending, a name"
+        maxlength="80"
+        @input="type"
+      />
+    </label>
+    <button v-if="isFiltered(filters)" type="button" @click="emit('choose', { ...NOTHING })">Show all</button>
+  </form>
+</template>
+
+<style scoped>
+.filters {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+}
+select,
+input {
+  min-height: 36px;
+  max-width: 190px;
+  padding: 3px 8px;
+  border: 1px solid var(--hairline);
+  border-radius: 9px;
+  background: var(--sheet);
+  color: var(--ink);
+  font: 400 14px var(--sans);
+}
+.day {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+  color: var(--muted);
+}
+.find {
+  flex: 1 1 210px;
+}
+.find input {
+  width: 100%;
+  max-width: none;
+}
+button {
+  min-height: 36px;
+  border: 0;
+  background: none;
+  color: var(--brass);
+  font: 600 14px var(--sans);
+  cursor: pointer;
+}
+@media (max-width: 760px) {
+  .filters {
+    display: grid;
+    grid-template-columns: repeat(2, minmax(0, 1fr));
+  }
+  select,
+  input {
+    width: 100%;
+    max-width: none;
+    min-height: 44px;
+  }
+  .find {
+    grid-column: 1 / -1;
+  }
+}
+</style>

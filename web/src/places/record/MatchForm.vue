@@ -1,0 +1,98 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { Match, MatchIn } from '@/api/client'
+import { GAMES } from '@/board/document'
+import FormShell from '@/places/players/FormShell.vue'
+import { STANDARD_TABLES } from '@/board/scene'
+import { useSession } from '@/stores/session'
+import { today } from './words'
+
+/** A match, new or changed: when, who, what. */
+const props = defineProps<{ from: Match | null }>()
+const emit = defineEmits<{ save: [match: MatchIn]; close: [] }>()
+const session = useSession()
+const named = (player: { own: boolean; name: string }) =>
+  player.own ? player.name : `a ${player.name} player`
+const keyOf = (name: string) => session.players.find((player) => player.name === name)?.key
+const own = session.players.filter((player) => player.own)
+const me = ref(keyOf(props.from?.player_name ?? '') ?? own[0]?.key ?? 'league')
+const them = ref(keyOf(props.from?.opponent_name ?? '') ?? own[1]?.key ?? 'league')
+const day = ref(props.from?.played_on ?? today())
+const game = ref(props.from?.game ?? 'nine-ball')
+const race = ref(props.from?.race_to ?? 5)
+const breaks = ref<'alternate' | 'winner'>(props.from?.breaks === 'winner' ? 'winner' : 'alternate')
+const first = ref(props.from?.i_break_first ?? true)
+const table = ref(session.tables.find(({ name }) => name === props.from?.table_name)?.key ?? '')
+const notes = ref(props.from?.notes ?? '')
+const canSave = computed(() => !!day.value && me.value !== them.value && race.value >= 1 && race.value <= 50)
+function save() {
+  const chosen = session.tables.find(({ key }) => key === table.value)
+  emit('save', {
+    played_on: day.value,
+    me: me.value,
+    them: them.value,
+    game: game.value,
+    race_to: Number(race.value),
+    breaks: breaks.value,
+    i_break_first: first.value,
+    table: chosen?.document ?? null,
+    notes: notes.value.trim(),
+  })
+}
+</script>
+
+<template>
+  <FormShell
+    :title="from ? 'Change the match' : 'New match'"
+    :can-save="canSave"
+    @save="save"
+    @close="emit('close')"
+  >
+    <label>Day <input v-model="day" type="date" /></label>
+    <label
+      >Player
+      <select v-model="me">
+        <option v-for="p in session.players" :key="p.key" :value="p.key">{{ named(p) }}</option>
+      </select>
+      <span v-if="me === them" class="muted">nobody plays against himself</span>
+    </label>
+    <label
+      >Opponent
+      <select v-model="them">
+        <option v-for="p in session.players" :key="p.key" :value="p.key">{{ named(p) }}</option>
+      </select>
+      <span class="muted">more players are made on the page Players</span>
+    </label>
+    <label
+      >Game
+      <select v-model="game">
+        <option v-for="g in GAMES" :key="g.key" :value="g.key">{{ g.name }}</option>
+      </select>
+    </label>
+    <label>Race to <input v-model.number="race" type="number" min="1" max="50" step="1" /></label>
+    <label
+      >Breaks
+      <select v-model="breaks">
+        <option value="alternate">in turn</option>
+        <option value="winner">who won the last rack</option>
+      </select>
+    </label>
+    <label
+      >First break
+      <select v-model="first">
+        <option :value="true">the player</option>
+        <option :value="false">the opponent</option>
+      </select>
+    </label>
+    <label
+      >Table
+      <select v-model="table">
+        <option value="">the usual one</option>
+        <option v-for="t in session.tables" :key="t.key" :value="t.key">
+          {{ STANDARD_TABLES[t.key] ?? t.name }}
+        </option>
+      </select>
+    </label>
+    <label>Notes <input v-model="notes" maxlength="1000" autocomplete="off" /></label>
+  </FormShell>
+</template>

@@ -1,0 +1,117 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { SeasonPart } from '@/api/client'
+import { capital } from '@/shots/words'
+
+/** What each kind comes to in a hundred decisions, with its interval; those that cannot be told apart are marked so. */
+const props = defineProps<{ title: string; about: string; says: string; parts: SeasonPart[]; none: string }>()
+const emit = defineEmits<{ choose: [kind: string] }>()
+const least = computed(() => Math.min(0, ...props.parts.map((one) => one.racks - one.half)))
+const most = computed(() => Math.max(0.1, ...props.parts.map((one) => one.racks + one.half)))
+const at = (racks: number) => `${(100 * (racks - least.value)) / (most.value - least.value)}%`
+const wide = (from: number, to: number) => ({
+  left: at(Math.min(from, to)),
+  width: `${(100 * Math.abs(to - from)) / (most.value - least.value)}%`,
+})
+const several = computed(() => props.parts.filter((one) => one.first && one.racks > 0).length > 1)
+</script>
+
+<template>
+  <section class="sheet" :aria-label="title">
+    <h2>{{ title }}</h2>
+    <p class="muted small">{{ about }}</p>
+    <p v-if="parts.length">
+      <b>{{ says }}</b>
+    </p>
+    <p v-else class="muted">{{ none }}</p>
+    <table v-if="parts.length">
+      <thead>
+        <tr>
+          <th scope="col">Kind</th>
+          <th scope="col" class="wide">Racks in a hundred decisions</th>
+          <th scope="col">Decisions</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="one in parts" :key="one.kind">
+          <th scope="row">
+            <button
+              type="button"
+              :title="`Show these ${one.count} decisions`"
+              @click="emit('choose', one.kind)"
+            >
+              {{ capital(one.words) }}
+            </button>
+            <span v-if="one.first && one.racks > 0" class="first">{{
+              several ? '≈ dearest' : 'dearest'
+            }}</span>
+          </th>
+          <td>
+            <div class="track" aria-hidden="true">
+              <i class="zero" :style="{ left: at(0) }" />
+              <i class="value" :style="wide(0, one.racks)" />
+              <i class="half" :style="wide(one.racks - one.half, one.racks + one.half)" />
+            </div>
+            {{ one.racks.toFixed(1) }} ± {{ one.half.toFixed(1) }}
+          </td>
+          <td>{{ one.count }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <slot />
+  </section>
+</template>
+
+<style scoped src="@/design/card.css"></style>
+<style scoped>
+.wide {
+  width: 42%;
+}
+.first {
+  display: inline-block;
+  margin-left: 8px;
+  padding: 0 8px;
+  border: 1px solid var(--brass);
+  border-radius: 9px;
+  color: var(--brass);
+  font-size: 12px;
+  white-space: nowrap;
+}
+th button {
+  min-height: 0;
+  padding: 0;
+  text-align: left;
+  color: var(--ink);
+  font-weight: 500;
+  text-decoration: underline;
+  text-decoration-color: var(--hairline);
+  text-underline-offset: 3px;
+}
+.track {
+  position: relative;
+  height: 14px;
+}
+.zero {
+  position: absolute;
+  top: 0;
+  bottom: 0;
+  border-left: 1px solid var(--muted);
+}
+.value {
+  position: absolute;
+  top: 3px;
+  height: 8px;
+  background: var(--brass);
+}
+.half {
+  position: absolute;
+  top: 6px;
+  height: 2px;
+  background: var(--ink);
+}
+@media (max-width: 760px) {
+  th button {
+    min-height: 32px;
+  }
+}
+</style>

@@ -1,0 +1,227 @@
+<script setup lang="ts">
+import { computed, onActivated, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import type { MatchIn } from '@/api/client'
+import FrameActs from '@/frame/FrameActs.vue'
+import KeyLabel from '@/frame/KeyLabel.vue'
+import { letterOf, useKeys } from '@/frame/keys'
+import ProblemList from '@/frame/ProblemList.vue'
+import ProgressLine from '@/frame/ProgressLine.vue'
+import { usePlaceMemory } from '@/frame/usePlaceMemory'
+import { useMatch } from '@/stores/match'
+import { useRecord } from '@/stores/record'
+import { useSession } from '@/stores/session'
+import DecisionList from './DecisionList.vue'
+import FilesCard from './FilesCard.vue'
+import FilterBar from './FilterBar.vue'
+import { asked, filtersOf, type Filters } from './filters'
+import MatchForm from './MatchForm.vue'
+import MatchList from './MatchList.vue'
+import PageTurner from './PageTurner.vue'
+import PartsCard from './PartsCard.vue'
+import ReliabilityCard from './ReliabilityCard.vue'
+import SeasonHead from './SeasonHead.vue'
+
+/** The record: a season at the top, where its racks go, whether the odds were right; its matches and its decisions. */
+defineEmits<{ keys: [] }>()
+const route = useRoute()
+const router = useRouter()
+const record = useRecord()
+const match = useMatch()
+const session = useSession()
+const making = ref(false)
+const bar = ref<InstanceType<typeof FilterBar> | null>(null)
+const list = ref<InstanceType<typeof DecisionList> | null>(null)
+const says = computed(() => record.season?.document ?? null)
+/** The profile whose makes are shown, when it is one player's. */
+const player = computed(() => {
+  const name = record.filters.player || (record.known?.players.length === 1 ? record.known.players[0] : '')
+  const found = session.players.find((one) => one.own && one.name === name)
+  return found ? Number(found.key.split(':')[1]) : null
+})
+const choose = (filters: Filters) => router.replace({ name: 'record', query: { ...asked(filters) } })
+function chooseKind(part: Partial<Filters>) {
+  void choose({ ...record.filters, ...part })
+  ;(list.value?.$el as HTMLElement | undefined)?.scrollIntoView({ block: 'start' })
+}
+const show = () => {
+  if (route.name === 'record') void record.choose(filtersOf(route.query))
+}
+onActivated(show)
+watch(() => route.query, show, { immediate: true })
+async function begin(body: MatchIn) {
+  const id = await match.save(body, null)
+  if (id === null) return
+  making.value = false
+  await router.push({ name: 'match', params: { matchId: String(id) } })
+}
+const reckoned = computed(() => {
+  const { reckoning } = record
+  if (!reckoning?.document) return ''
+  const { done, of, left_out } = reckoning.document
+  return `${done} of ${of} weighed anew${left_out ? `, ${left_out} could not be` : ''}.`
+})
+useKeys((event) => {
+  const letter = letterOf(event)
+  if (event.ctrlKey || event.metaKey) return letter === 'z' && record.undo ? record.bringBack : undefined
+  return { m: () => (making.value = true), f: () => bar.value?.focus() }[letter]
+})
+usePlaceMemory()
+</script>
+
+<template>
+  <main class="record">
+    <header>
+      <h1>Record</h1>
+      <button type="button" class="main" @click="making = true">
+        <KeyLabel label="New match" letter="M" />
+      </button>
+      <FrameActs @keys="$emit('keys')" />
+    </header>
+    <FilterBar ref="bar" :filters="record.filters" :known="record.known" @choose="choose" />
+    <ProblemList :problems="[...record.problems, ...match.problems]" />
+    <p v-if="record.undo" class="undo" role="status">
+      Deleted: {{ record.undo.words }}.
+      <button type="button" @click="record.bringBack">Bring it back</button>
+      <button type="button" class="muted" @click="record.undo = null">Let it go</button>
+    </p>
+    <MatchForm v-if="making" :from="null" @save="begin" @close="making = false" />
+    <template v-if="record.season && says">
+      <SeasonHead :season="record.season" />
+      <div class="halves">
+        <div class="column">
+          <PartsCard
+            title="Where the racks go: choices"
+            about="What choices gave away, by what was wrong with them."
+            :says="says.choices_words"
+            :parts="says.choices"
+            none="No choice gave anything away that could be told."
+            @choose="chooseKind({ choice: $event, kind: '' })"
+          />
+          <PartsCard
+            title="Where the racks go: strokes"
+            about="What a player one level better would have kept with the same strokes: the part that practice wins, without luck."
+            :says="says.shots_words"
+            :parts="says.shots"
+            none="Worked out behind each decision that is kept."
+            @choose="chooseKind({ kind: $event, choice: '' })"
+          />
+        </div>
+        <div class="column">
+          <ReliabilityCard :season="says" :player="player" />
+          <MatchList
+            :matches="record.matches.rows"
+            :total="record.matches.total"
+            @remove="record.removeMatch($event.id, `the match against ${$event.opponent_name}`)"
+          >
+            <PageTurner
+              :page="record.matchPage"
+              :total="record.matches.total"
+              what="matches"
+              @turn="record.turnMatches"
+            />
+          </MatchList>
+        </div>
+      </div>
+      <DecisionList
+        ref="list"
+        :decisions="record.decisions.rows"
+        :total="record.decisions.total"
+        @remove="record.remove($event.id, $event.shot_name)"
+      >
+        <PageTurner
+          :page="record.page"
+          :total="record.decisions.total"
+          what="decisions"
+          @turn="record.turn"
+        />
+        <p v-if="record.decisions.total" class="anew">
+          <button v-if="!record.weighing" type="button" @click="record.weighAnew">
+            Weigh {{ record.decisions.total === 1 ? 'it' : `these ${record.decisions.total}` }} anew
+          </button>
+          <button v-else type="button" @click="record.stopWeighing">Stop weighing</button>
+          <span class="muted">
+            with today’s players; what was said then stays.
+            {{ record.weighing ? record.reckoning?.waits_for : '' }} {{ reckoned }}</span
+          >
+          <ProgressLine
+            v-if="record.weighing"
+            label="Weighing anew"
+            :share="record.reckoning?.progress ?? 0"
+          />
+        </p>
+      </DecisionList>
+      <FilesCard :filters="record.filters" @taken="record.load" />
+    </template>
+    <p v-else-if="!record.problems.length" class="muted">Opening the record …</p>
+  </main>
+</template>
+
+<style scoped>
+.record {
+  padding: 18px 16px 40px;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 14px;
+}
+header {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px;
+}
+h1 {
+  flex: 1;
+  font-size: 26px;
+}
+.halves {
+  display: grid;
+  grid-template-columns: repeat(2, minmax(0, 1fr));
+  gap: 14px;
+  align-items: start;
+}
+.column {
+  display: grid;
+  gap: 14px;
+}
+button {
+  min-height: 36px;
+  padding: 2px 6px;
+  border: 0;
+  background: none;
+  color: var(--brass);
+  font: 600 14px var(--sans);
+  cursor: pointer;
+}
+button.main {
+  padding: 4px 16px;
+  border: 1px solid var(--brass);
+  border-radius: 18px;
+}
+.undo,
+.anew {
+  margin: 0;
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 10px;
+}
+.undo {
+  padding: 4px 14px;
+  border-left: 3px solid var(--brass);
+  background: var(--tint);
+}
+@media (max-width: 980px) {
+  .halves {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+@media (max-width: 760px) {
+  .record {
+    padding: 10px 12px 70px;
+  }
+  button {
+    min-height: 44px;
+  }
+}
+</style>

@@ -1,0 +1,103 @@
+<script setup lang="ts">
+import { computed, onActivated, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import type { MatchIn } from '@/api/client'
+import FrameActs from '@/frame/FrameActs.vue'
+import { letterOf, useKeys } from '@/frame/keys'
+import ProblemList from '@/frame/ProblemList.vue'
+import { useMatch } from '@/stores/match'
+import MatchForm from '../MatchForm.vue'
+import { dayWords } from '../words'
+import ChanceLine from './ChanceLine.vue'
+import RackLines from './RackLines.vue'
+import ScoreCard from './ScoreCard.vue'
+
+/** One match: scored as it is played, and told as it went. */
+defineEmits<{ keys: [] }>()
+const route = useRoute()
+const store = useMatch()
+const id = computed(() => Number(route.params['matchId']))
+const match = computed(() => (store.match?.id === id.value ? store.match : null))
+const changing = ref(false)
+const card = ref<InstanceType<typeof ScoreCard> | null>(null)
+const show = () => {
+  if (route.name === 'match') void store.open(id.value)
+}
+onActivated(show)
+watch(id, show, { immediate: true })
+async function save(body: MatchIn) {
+  if ((await store.save(body, id.value)) !== null) changing.value = false
+}
+useKeys((event) => {
+  if (event.ctrlKey || event.metaKey || !match.value) return undefined
+  const open = !match.value.over
+  return {
+    w: () => open && card.value?.won(true),
+    l: () => open && card.value?.won(false),
+    u: () => store.takeBack(),
+  }[letterOf(event)]
+})
+</script>
+
+<template>
+  <main class="card">
+    <header>
+      <RouterLink :to="{ name: 'record' }" class="back">Record</RouterLink>
+      <h1>{{ match ? `${match.player_name} – ${match.opponent_name}` : 'Match' }}</h1>
+      <FrameActs @keys="$emit('keys')" />
+    </header>
+    <ProblemList :problems="store.problems" />
+    <template v-if="match">
+      <p class="muted about">
+        {{ dayWords(match.played_on) }} · {{ match.game }}, race to {{ match.race_to }},
+        {{ match.breaks === 'winner' ? 'the winner breaks' : 'breaks in turn' }} · {{ match.table_name
+        }}<template v-if="match.notes"> · {{ match.notes }}</template>
+        <button type="button" @click="changing = true">Change</button>
+        <a :href="`/api/matches/${match.id}/sheet`" target="_blank" rel="noopener">Match sheet for print</a>
+      </p>
+      <MatchForm v-if="changing" :key="match.id" :from="match" @save="save" @close="changing = false" />
+      <div class="halves">
+        <div class="column">
+          <ScoreCard ref="card" />
+          <section class="sheet line" aria-label="The chance of the match">
+            <h2>The chance of the match</h2>
+            <ChanceLine :running="match.running" :race-to="match.race_to" />
+            <p class="muted">
+              By the chance of a rack as both players were: {{ Math.round(100 * match.if_i_break) }} % when
+              {{ match.player_name }} breaks, {{ Math.round(100 * match.if_they_break) }} % when
+              {{ match.opponent_name }} does.
+            </p>
+          </section>
+        </div>
+        <RackLines :match="match" @change="store.changeRack" />
+      </div>
+    </template>
+  </main>
+</template>
+
+<style scoped src="@/design/card-page.css"></style>
+<style scoped>
+.about {
+  margin: 0;
+}
+.about button,
+.about a {
+  min-height: 32px;
+  padding: 0 8px;
+  border: 0;
+  background: none;
+  color: var(--brass);
+  font: 600 14px var(--sans);
+  text-decoration: none;
+  cursor: pointer;
+}
+.line {
+  padding: 14px 16px;
+}
+.line h2 {
+  font-size: 19px;
+}
+.line p {
+  margin: 0;
+}
+</style>

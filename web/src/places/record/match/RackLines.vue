@@ -1,0 +1,137 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import type { Match, MatchRack } from '@/api/client'
+import { percent } from '@/shots/words'
+import { HOWS } from '../words'
+
+/** The racks, one a line: who broke and who won it, how, the chance after it, and the account of what is recorded. */
+const props = defineProps<{ match: Match }>()
+const emit = defineEmits<{ change: [number: number, won: boolean, how: string] }>()
+const changing = ref<number | null>(null)
+const name = (mine: boolean | null) =>
+  mine === null ? '' : mine ? props.match.player_name : props.match.opponent_name
+const chance = (rack: MatchRack) => props.match.running[rack.number]?.chance
+const value = (event: Event) => (event.target as HTMLSelectElement).value
+</script>
+
+<template>
+  <section class="sheet" aria-label="Racks">
+    <h2>Racks</h2>
+    <p v-if="!match.racks.length" class="muted">None yet.</p>
+    <ol v-else>
+      <li v-for="rack in match.racks" :key="rack.number">
+        <p class="line">
+          <span class="number">{{ rack.number }}</span>
+          <span v-if="rack.i_won === null"><b>in play</b>, {{ name(rack.i_broke) }} broke</span>
+          <span v-else
+            ><b>{{ name(rack.i_won) }}</b
+            >{{ rack.how ? ` ${rack.how_words}` : ''
+            }}<span class="muted">; {{ name(rack.i_broke) }} broke</span></span
+          >
+          <span v-if="chance(rack) !== undefined && rack.i_won !== null" class="chance">{{
+            percent(chance(rack) ?? 0)
+          }}</span>
+          <button
+            v-if="rack.i_won !== null"
+            type="button"
+            :aria-label="`Change rack ${rack.number}`"
+            :aria-expanded="changing === rack.number"
+            @click="changing = changing === rack.number ? null : rack.number"
+          >
+            Change
+          </button>
+        </p>
+        <p v-if="changing === rack.number" class="choices">
+          <label
+            >Won by
+            <select
+              :value="rack.i_won ? 'me' : 'them'"
+              @change="emit('change', rack.number, value($event) === 'me', rack.how)"
+            >
+              <option value="me">{{ match.player_name }}</option>
+              <option value="them">{{ match.opponent_name }}</option>
+            </select>
+          </label>
+          <label
+            >How
+            <select :value="rack.how" @change="emit('change', rack.number, !!rack.i_won, value($event))">
+              <option value="">not said</option>
+              <option v-for="one in HOWS" :key="one.key" :value="one.key">{{ one.name }}</option>
+            </select>
+          </label>
+        </p>
+        <p
+          v-if="rack.account"
+          class="account"
+          title="Points of rack chance; they add up to how the rack ended."
+        >
+          {{ rack.account.words }}
+        </p>
+        <p v-if="rack.decisions.length" class="links">
+          <RouterLink
+            v-for="(id, i) in rack.decisions"
+            :key="id"
+            :to="{ name: 'decision', params: { decisionId: String(id) } }"
+            >shot {{ i + 1 }}</RouterLink
+          >
+        </p>
+      </li>
+    </ol>
+    <p v-if="match.racks.some((rack) => rack.account)" class="muted small">
+      Below a rack with recorded decisions: the rack chance to begin with, what choices gave away, what
+      strokes brought against one’s own average, how the balls came to lie, and all else, the opponent above
+      all; it adds up to 100 for a rack won, to 0 for one lost.
+    </p>
+  </section>
+</template>
+
+<style scoped src="@/design/card.css"></style>
+<style scoped>
+ol {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+li {
+  padding: 5px 0;
+  border-bottom: 1px solid var(--hairline);
+  display: grid;
+  gap: 3px;
+}
+.line {
+  display: grid;
+  grid-template-columns: 26px minmax(0, 1fr) auto auto;
+  gap: 10px;
+  align-items: baseline;
+}
+.line button {
+  min-height: 28px;
+  color: var(--muted);
+  font-size: 13px;
+}
+.number {
+  font: 600 17px var(--serif);
+  color: var(--muted);
+}
+.chance {
+  font: 600 17px var(--serif);
+}
+.account,
+.links,
+.choices {
+  padding-left: 36px;
+}
+.account {
+  font-size: 13px;
+  color: var(--muted);
+}
+.links {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+}
+.links a {
+  color: var(--brass);
+  font-size: 13px;
+}
+</style>

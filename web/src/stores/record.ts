@@ -1,0 +1,123 @@
+import { defineStore } from 'pinia'
+import { computed, ref } from 'vue'
+import {
+  answered,
+  api,
+  type Decision,
+  type MatchLine,
+  type Reckoning,
+  type RecordKnown,
+  type SeasonAnswer,
+} from '@/api/client'
+import { useGuarded } from '@/api/guarded'
+import { createFollower } from '@/follow'
+import { asked, NOTHING, type Filters } from '@/places/record/filters'
+
+const POLL_MS = 400
+const ACTIVE = ['queued', 'running', 'stopping']
+interface Page<T> {
+  total: number
+  rows: T[]
+}
+/** What was deleted last, and how it comes back. */
+interface Undo {
+  words: string
+  back: () => Promise<unknown>
+}
+
+/** The record as it is filtered: its season, its matches, its decisions a page at a time; what was deleted can come back. */
+export const useRecord = defineStore('record', () => {
+  const filters = ref<Filters>({ ...NOTHING })
+  const known = ref<RecordKnown | null>(null)
+  const season = ref<SeasonAnswer | null>(null)
+  const matches = ref<Page<MatchLine>>({ total: 0, rows: [] })
+  const decisions = ref<Page<Decision>>({ total: 0, rows: [] })
+  const matchPage = ref(0)
+  const page = ref(0)
+  const loaded = ref(false)
+  const undo = ref<Undo | null>(null)
+  const { problems, guarded } = useGuarded()
+  const follower = createFollower()
+  const reckoning = ref<Reckoning | null>(null)
+  const weighing = computed(() => !!reckoning.value && ACTIVE.includes(reckoning.value.status))
+
+  const query = (more: object = {}) => ({ params: { query: { ...asked(filters.value), ...more } } })
+  let latest = 0
+  /** Everything of what is asked for; an answer that was overtaken by another question is left aside. */
+  const load = () =>
+    guarded(async () => {
+      const mine = ++latest
+      const [all, found, some, more] = await Promise.all([
+        answered(api.GET('/api/season/known')),
+        answered(api.GET('/api/season', query())),
+        answered(api.GET('/api/matches', query({ page: matchPage.value }))),
+        answered(api.GET('/api/decisions', query({ page: page.value }))),
+      ])
+      if (mine !== latest) return
+      known.value = all
+      season.value = found
+      matches.value = some
+      decisions.value = more
+      loaded.value = true
+    })
+  function choose(next: Filters) {
+    filters.value = next
+    matchPage.value = page.value = 0
+    return load()
+  }
+  const turn = (to: number) =>
+    guarded(async () => {
+      page.value = to
+      decisions.value = await answered(api.GET('/api/decisions', query({ page: to })))
+    })
+  const turnMatches = (to: number) =>
+    guarded(async () => {
+      matchPage.value = to
+      matches.value = await answered(api.GET('/api/matches', query({ page: to })))
+    })
+  const remove = (id: number, words: string) =>
+    guarded(async () => {
+      const path = { params: { path: { decision_id: id } } }
+      await answered(api.DELETE('/api/decisions/{decision_id}', path))
+      undo.value = { words, back: () => answered(api.POST('/api/decisions/{decision_id}/restore', path)) }
+      await load()
+    })
+  const removeMatch = (id: number, words: string) =>
+    guarded(async () => {
+      const path = { params: { path: { match_id: id } } }
+      await answered(api.DELETE('/api/matches/{match_id}', path))
+      undo.value = { words, back: () => answered(api.POST('/api/matches/{match_id}/restore', path)) }
+      await load()
+    })
+  const bringBack = () =>
+    guarded(async () => {
+      if (!undo.value) return
+      await undo.value.back()
+      undo.value = null
+      await load()
+    })
+  const weighAnew = () =>
+    guarded(async () => followReckoning(await answered(api.POST('/api/season/anew', query()))))
+  function followReckoning(next: Reckoning) {
+    reckoning.value = next
+    void follower.follow(next, {
+      look: () =>
+        answered(api.GET('/api/reckonings/{reckoning_id}', { params: { path: { reckoning_id: next.id } } })),
+      isActive: (state) => ACTIVE.includes(state.status),
+      take: (later) => (reckoning.value = later),
+      trouble: (found) => (problems.value = found),
+      everyMs: POLL_MS,
+    })
+  }
+  const stopWeighing = () =>
+    guarded(async () => {
+      if (!reckoning.value) return
+      const path = { params: { path: { reckoning_id: reckoning.value.id } } }
+      reckoning.value = await answered(api.POST('/api/reckonings/{reckoning_id}/stop', path))
+    })
+
+  return {
+    filters, known, season, matches, decisions, matchPage, page, loaded, undo, problems, reckoning, weighing,
+    load, choose, turn, turnMatches, remove, removeMatch, bringBack, weighAnew, stopWeighing,
+  } // prettier-ignore
+})
