@@ -18,7 +18,7 @@ from partita.telling.documents import DrawingDocument
 from partita.telling.drawing import draw
 from partita.telling.record_documents import LineDocument
 from records import asking, guessing, keeping
-from records.filters import PAGE, Filters
+from records.filters import DECISIONS, Filters
 from records.keeping import Ended
 from records.models import Decision, Match, in_sight
 from records.running import question_of
@@ -222,7 +222,7 @@ def decisions(
 ) -> dict[str, Any]:
     """One page of one's own decisions."""
     rows = filters.decisions(account(request))
-    shown = rows.select_related("rack").defer("said", "guessed", "anew")[page * PAGE : (page + 1) * PAGE]
+    shown = rows.select_related("rack").defer("said", "guessed", "anew")[page * DECISIONS : (page + 1) * DECISIONS]
     return {"total": rows.count(), "rows": shown}
 
 

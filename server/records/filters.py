@@ -9,7 +9,9 @@ from pydantic import Field
 
 from records.models import Decision, Match, in_sight
 
-PAGE = 40
+# Rows of a page.
+DECISIONS, MATCHES = 25, 10
+_MOST_DELETED = 50
 
 
 class Filters(Schema):
@@ -67,3 +69,18 @@ def known(owner: Any) -> dict[str, list[str]]:
         })
         for name, column in columns.items()
     }  # fmt: skip
+
+
+def deleted(owner: Any) -> list[dict[str, Any]]:
+    """What was deleted and can still be brought back, the latest first; decisions that went with their match with it."""
+    matches = list(Match.objects.filter(owner=owner).exclude(deleted=None))
+    gone = {match.pk: match.deleted for match in matches}
+    decisions = Decision.objects.filter(owner=owner).exclude(deleted=None).select_related("rack")
+    alone = [one for one in decisions if one.rack is None or gone.get(one.rack.match_id) != one.deleted]
+    rows = [("match", one, f"{one.player_name} – {one.opponent_name}") for one in matches]
+    rows += [("decision", one, one.shot_name) for one in alone]
+    rows.sort(key=lambda row: row[1].deleted, reverse=True)
+    return [
+        {"kind": kind, "id": one.pk, "words": words, "played_on": one.played_on, "deleted": one.deleted}
+        for kind, one, words in rows[:_MOST_DELETED]
+    ]

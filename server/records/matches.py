@@ -14,7 +14,7 @@ from partita.record.account import account_of
 from partita.record.running import HOWS, After, is_over, running
 from partita.table.spec import TableSpec
 from partita.telling.record import account_document
-from partita.telling.record_documents import AfterDocument, RackDocument
+from partita.telling.record_documents import AfterDocument, RackDocument, RackShotDocument
 from partita.weighing.match_view import rack_chance_of_breaker
 from profiles.services import stroke_model_named
 from records.keeping import new_token, player_of
@@ -90,7 +90,8 @@ def _rack(match: Match, rack: Rack, went: list[After]) -> RackDocument:
     account = account_of(start, own, rack.i_won) if rack.i_won is not None else None
     return RackDocument(
         number=rack.number, i_broke=i_broke, i_won=rack.i_won, how=rack.how, how_words=HOWS[rack.how],
-        decisions=[one.pk for one in decisions], account=account_document(account) if account else None,
+        decisions=[RackShotDocument(id=one.pk, cost=one.cost) for one in decisions],
+        account=account_document(account) if account else None,
     )  # fmt: skip
 
 

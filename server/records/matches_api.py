@@ -16,7 +16,7 @@ from partita.files.record_file import EARLIEST
 from partita.telling.match_sheet import match_sheet
 from partita.telling.record_documents import AfterDocument, Breaks, RaceTo, RackDocument
 from records import keeping, matches
-from records.filters import PAGE, Filters
+from records.filters import MATCHES, Filters
 from records.matches import Wanted
 from records.models import Match, in_sight
 from work.readiness import need
@@ -105,7 +105,8 @@ def listed(
 ) -> dict[str, Any]:
     """One page of one's own matches."""
     rows = filters.matches(account(request))
-    return {"total": rows.count(), "rows": rows.prefetch_related("racks")[page * PAGE : (page + 1) * PAGE]}
+    shown = rows.prefetch_related("racks")[page * MATCHES : (page + 1) * MATCHES]
+    return {"total": rows.count(), "rows": shown}
 
 
 @router.post("/matches", response=MatchOut)
@@ -167,7 +168,6 @@ def restore(request: HttpRequest, match_id: int) -> dict[str, Any]:
 def sheet(request: HttpRequest, match_id: int) -> HttpResponse:
     """The match sheet, a PDF of one page."""
     found = _own(request, match_id)
-    told = matches.told(found)
-    title = f"{found.player_name} – {found.opponent_name}"
+    told, names = matches.told(found), (found.player_name, found.opponent_name)
     below = f"{found.played_on:%d %B %Y} · {found.game} · race to {found.race_to} · {found.table_name}"
-    return pdf_response(match_sheet(title, below, found.race_to, told["running"], told["racks"], found.notes))
+    return pdf_response(match_sheet(names, below, found.race_to, told["running"], told["racks"], found.notes))

@@ -1,6 +1,7 @@
 """The season: sums over the decisions that are meant, what there is to choose from, and decisions weighed anew."""
 
-from typing import Any
+from datetime import date, datetime
+from typing import Any, Literal
 
 from django.http import HttpRequest
 from django.shortcuts import get_object_or_404
@@ -9,7 +10,7 @@ from ninja import Query, Router, Schema
 from accounts.current import account
 from partita.telling.record_documents import SeasonDocument
 from records import asking, seasons
-from records.filters import Filters, known
+from records.filters import Filters, deleted, known
 from records.models import Decision, Reckoning, in_sight
 from work import running
 from work.models import Status
@@ -34,6 +35,16 @@ class KnownOut(Schema):
     opponents: list[str]
     games: list[str]
     tables: list[str]
+
+
+class DeletedOut(Schema):
+    """Something that was deleted: a match or a decision, in words."""
+
+    kind: Literal["match", "decision"]
+    id: int
+    words: str
+    played_on: date
+    deleted: datetime
 
 
 class ReckonedOut(Schema):
@@ -72,6 +83,12 @@ def season(request: HttpRequest, filters: Query[Filters]) -> dict[str, Any]:
 def choices(request: HttpRequest) -> dict[str, list[str]]:
     """Players, opponents, games and tables of one's own record."""
     return known(account(request))
+
+
+@router.get("/season/deleted", response=list[DeletedOut])
+def lately_deleted(request: HttpRequest) -> list[dict[str, Any]]:
+    """What was deleted and can still be brought back, the latest first."""
+    return deleted(account(request))
 
 
 @router.post("/season/anew", response=ReckoningOut)

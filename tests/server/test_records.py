@@ -187,6 +187,7 @@ class Matches(RecordTest):
         self.assertEqual(self.played(0, "won", match=match).status_code, 422, "the match is over")
         self.send("delete", f"matches/{match}")
         self.assertEqual(self.send("get", "decisions").json()["total"], 0, "they go with their match")
+        self.assertEqual([one["kind"] for one in self.send("get", "season/deleted").json()], ["match"])
         self.send("post", f"matches/{match}/restore")
         self.assertEqual(self.send("get", "decisions").json()["total"], 3)
 

@@ -16,6 +16,7 @@ COMMANDS = {
     "playout": "whole racks played by both players: the rack chance and its interval",
     "sheet": "a layout file as a PDF for print, with ring marks",
     "measure": "a stroke with intervals from attempts at known stations",
+    "record": "where the racks go and whether what was said came true, from a record's decisions",
     "table-fit": "settings of a table from rolls, lags and stop shots",
     "warm": "compile every kernel now, so that nothing waits for it later",
 }

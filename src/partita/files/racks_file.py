@@ -30,7 +30,11 @@ def read_racks(text: str, name: str = "racks") -> tuple[list[WrittenMatch], list
         key = tuple(row.get(column, "") for column in ("match", "date", "player", "opponent", "game"))
         try:
             match = matches.get(key) or _match(row, where)
-            match.racks.append(_rack(row, match, len(match.racks) + 1, where))
+            rack = _rack(row, where)
+            # Numbers that follow a line that was wrong say nothing new.
+            if key not in broken:
+                _check_number(row, len(match.racks) + 1, where)
+            match.racks.append(rack)
             _checked(match, where)
             matches[key] = match
         except Refused as refused:
@@ -65,9 +69,12 @@ def _match(row: dict[str, str], where: str) -> WrittenMatch:
         raise refuse(f"{where} {first['loc'][0]}", str(first["msg"])[:120], "Mend it.") from None
 
 
-def _rack(row: dict[str, str], match: WrittenMatch, number: int, where: str) -> WrittenRack:
+def _check_number(row: dict[str, str], number: int, where: str) -> None:
     if row.get("rack", str(number)) != str(number):
         raise refuse(f"{where} rack", f"“{row['rack'][:10]}” is not the next one", f"Use {number}, or leave it out.")
+
+
+def _rack(row: dict[str, str], where: str) -> WrittenRack:
     how = row.get("how", "")
     if how not in HOWS:
         raise refuse(f"{where} how", f"“{how[:30]}” is none", f"Use one of {', '.join(one for one in HOWS if one)}.")

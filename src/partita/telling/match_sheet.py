@@ -13,29 +13,35 @@ from partita.telling.printed_table import INK
 from partita.telling.record_documents import AfterDocument, RackDocument
 
 _MARGIN, _CHART_MM, _ROW_MM = 18 * mm, 46.0, 5.2
+_COLUMNS_MM = (0, 14, 58, 102, 122)
 _FONT, _BOLD = "Helvetica", "Helvetica-Bold"
 
 
 def match_sheet(
-    title: str, below: str, race_to: int, running: Sequence[AfterDocument], racks: Sequence[RackDocument], notes: str
-) -> bytes:
-    """The sheet as a PDF; running : from before the first rack on."""
+    names: tuple[str, str], below: str, race_to: int, running: Sequence[AfterDocument], racks: Sequence[RackDocument],
+    notes: str,
+) -> bytes:  # fmt: skip
+    """The sheet as a PDF; names : of the player and the opponent; running : from before the first rack on.
+
+    Racks that may still come have a ruled line each, to be filled in by hand.
+    """
     buffer = io.BytesIO()
-    page = Canvas(buffer, pagesize=A4)
-    page.setTitle(title)
+    page, last = Canvas(buffer, pagesize=A4), running[-1]
+    page.setTitle(" – ".join(names))
     page.setAuthor("Partita")
     page.setFillColor(INK)
     page.setStrokeColor(INK)
     top = A4[1] - _MARGIN
     page.setFont("Times-Bold", 20)
-    page.drawString(_MARGIN, top, title[:60])
-    last = running[-1]
+    page.drawString(_MARGIN, top, " – ".join(names)[:60])
     page.drawRightString(A4[0] - _MARGIN, top, f"{last.my_racks} : {last.their_racks}")
     page.setFont(_FONT, 10)
     page.drawString(_MARGIN, top - 7 * mm, below[:110])
     low = top - 16 * mm - _CHART_MM * mm
     _chart(page, low, running, 2 * race_to - 1)
-    top = _rows(page, low - 14 * mm, running, racks)
+    is_over = race_to in (last.my_racks, last.their_racks)
+    top = _rows(page, low - 14 * mm, names, running, racks, 0 if is_over else 2 * race_to - len(running))
+    page.setFont(_FONT, 10)
     for line in simpleSplit(notes, _FONT, 10, A4[0] - 2 * _MARGIN):
         page.drawString(_MARGIN, top, line)
         top -= _ROW_MM * mm
@@ -63,32 +69,41 @@ def _chart(page: Canvas, low: float, running: Sequence[AfterDocument], most: int
     page.drawString(left, low - 5 * mm, "Chance of the match after each rack")
 
 
-def _rows(page: Canvas, top: float, running: Sequence[AfterDocument], racks: Sequence[RackDocument]) -> float:
-    """A line a rack, over as many pages as it takes; where the next line would stand."""
-    places = [_MARGIN + at * mm for at in (0, 14, 34, 52, 72, 108)]
-    _row(
-        page,
-        top,
-        places,
-        ("Rack", "Broke", "Won", "Score", "How", "Chances: choices, strokes, leaves, the other"),
-        True,
-    )
+def _rows(
+    page: Canvas, top: float, names: tuple[str, str], running: Sequence[AfterDocument], racks: Sequence[RackDocument],
+    to_come: int,
+) -> float:  # fmt: skip
+    """A rack a line, its account below it, over as many pages as it takes; where the next line would stand."""
+    _row(page, top, ("Rack", "Broke", "Won", "Score", "How"), bold=True)
+    who = {True: names[0][:24], False: names[1][:24]}
     for rack, after in zip(racks, running[1:], strict=False):
-        top -= _ROW_MM * mm
-        if top < _MARGIN:
-            page.showPage()
-            page.setFillColor(INK)
-            top = A4[1] - _MARGIN
-        who = {True: "me", False: "other"}
-        words = rack.account.words if rack.account else ""
-        _row(page, top, places, (
-            str(rack.number), who[rack.i_broke], who[bool(rack.i_won)], f"{after.my_racks} : {after.their_racks}",
-            rack.how_words if rack.how else "", words,
-        ))  # fmt: skip
+        top = _next_line(page, top)
+        score = f"{after.my_racks} : {after.their_racks}"
+        how = rack.how_words if rack.how else ""
+        _row(page, top, (str(rack.number), who[rack.i_broke], who[bool(rack.i_won)], score, how))
+        if rack.account:
+            top = _next_line(page, top)
+            page.setFont(_FONT, 8)
+            page.drawString(_MARGIN + _COLUMNS_MM[1] * mm, top, rack.account.words)
+    page.setLineWidth(0.3)
+    for number in range(len(running), len(running) + to_come):
+        top = _next_line(page, _next_line(page, top) + 0.4 * _ROW_MM * mm)
+        _row(page, top, (str(number),))
+        page.line(_MARGIN + _COLUMNS_MM[1] * mm, top - 1 * mm, A4[0] - _MARGIN, top - 1 * mm)
     return top - 2 * _ROW_MM * mm
 
 
-def _row(page: Canvas, y: float, places: Sequence[float], words: Sequence[str], bold: bool = False) -> None:
-    for x, word in zip(places, words, strict=True):
-        page.setFont(_BOLD if bold else _FONT, 9 if x < places[-1] else 7.5)
-        page.drawString(x, y, word)
+def _next_line(page: Canvas, top: float) -> float:
+    if top - _ROW_MM * mm >= _MARGIN:
+        return top - _ROW_MM * mm
+    page.showPage()
+    page.setFillColor(INK)
+    page.setStrokeColor(INK)
+    page.setLineWidth(0.3)
+    return A4[1] - _MARGIN
+
+
+def _row(page: Canvas, y: float, words: Sequence[str], bold: bool = False) -> None:
+    page.setFont(_BOLD if bold else _FONT, 9.5)
+    for at, word in zip(_COLUMNS_MM, words, strict=False):
+        page.drawString(_MARGIN + at * mm, y, word)

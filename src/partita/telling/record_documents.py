@@ -8,7 +8,7 @@ from pydantic import Field
 from partita.telling.documents import Document, Interval, Share, StrokeDocument, rounded
 
 Fine = Annotated[float, rounded(5)]
-Racks = Annotated[float, rounded(2)]
+Racks = Annotated[float, rounded(4)]
 Breaks = Literal["alternate", "winner"]
 RaceTo = Annotated[int, Field(ge=1, le=50)]
 
@@ -131,13 +131,20 @@ class LineDocument(Document):
     value_by_ending: dict[str, Share]
 
 
+class RackShotDocument(Document):
+    """A decision of a rack: its number, and what its choice gave away."""
+
+    id: int
+    cost: Share
+
+
 class RackDocument(Document):
-    """A rack: who broke and who won it, how, its decisions by their numbers, and its account where there is one."""
+    """A rack: who broke and who won it, how, its decisions, and its account where there is one."""
 
     number: int
     i_broke: bool
     i_won: bool | None
     how: str
     how_words: str
-    decisions: list[int]
+    decisions: list[RackShotDocument]
     account: AccountDocument | None

@@ -34,6 +34,8 @@ const props = defineProps<{
   aimDeg: number | null
   /** Balls that are drawn faintly: gone by then. */
   faint?: string[]
+  /** What can be done with it, where that is not setting it up. */
+  label?: string
 }>()
 defineSlots<{ over?(given: { frame: Frame; radius: number }): unknown }>()
 const emit = defineEmits<{
@@ -107,7 +109,7 @@ defineExpose({ picture, carry })
       class="table"
       :class="{ aimed: aimDeg !== null }"
       role="group"
-      aria-label="The table. Choose a ball and move it with the arrow keys."
+      :aria-label="label ?? 'The table. Choose a ball and move it with the arrow keys.'"
       @pointerdown="press"
       @pointermove="move"
       @pointerup="release"

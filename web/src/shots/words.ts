@@ -3,7 +3,8 @@ import type { Chance, Option, Way } from '@/api/client'
 
 export const percent = (share: number) => `${Math.round(100 * share)} %`
 /** A figure and its unit stay on one line. */
-export const unbroken = (words: string) => words.replace(/(\d) (%|m\b)/g, '$1\u00a0$2')
+export const unbroken = (words: string) =>
+  words.replace(/(\d) (%|m\b)/g, '$1\u00a0$2').replace(/± (\d)/g, '±\u00a0$1')
 /** Half the width of an interval, in percent. */
 export const spread = ({ low, high }: Chance) => `± ${(50 * (high - low)).toFixed(1)} %`
 /** What is won: at snooker a frame. */

@@ -53,8 +53,8 @@ describe('the record', () => {
   })
   it('leaves an answer aside that was overtaken by another question', async () => {
     const record = useRecord()
-    let come = () => undefined as void
-    server.wait = new Promise((wake) => (come = wake))
+    let come = () => {}
+    server.wait = new Promise((wake) => (come = () => wake()))
     const first = record.choose({ ...NOTHING, words: 'a long first question' })
     server.wait = null
     await record.choose({ ...NOTHING, words: 'b' })
@@ -65,7 +65,7 @@ describe('the record', () => {
   })
   it('brings back what was deleted last, once', async () => {
     const record = useRecord()
-    await record.remove(7, 'Cut the 4')
+    await record.remove('decision', 7, 'Cut the 4')
     expect(record.undo?.words).toBe('Cut the 4')
     await record.bringBack()
     await record.bringBack()

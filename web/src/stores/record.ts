@@ -4,6 +4,7 @@ import {
   answered,
   api,
   type Decision,
+  type Deleted,
   type MatchLine,
   type Reckoning,
   type RecordKnown,
@@ -19,10 +20,12 @@ interface Page<T> {
   total: number
   rows: T[]
 }
-/** What was deleted last, and how it comes back. */
+type Kind = Deleted['kind']
+/** What was deleted last. */
 interface Undo {
+  kind: Kind
+  id: number
   words: string
-  back: () => Promise<unknown>
 }
 
 /** The record as it is filtered: its season, its matches, its decisions a page at a time; what was deleted can come back. */
@@ -35,6 +38,7 @@ export const useRecord = defineStore('record', () => {
   const matchPage = ref(0)
   const page = ref(0)
   const loaded = ref(false)
+  const deleted = ref<Deleted[]>([])
   const undo = ref<Undo | null>(null)
   const { problems, guarded } = useGuarded()
   const follower = createFollower()
@@ -47,17 +51,19 @@ export const useRecord = defineStore('record', () => {
   const load = () =>
     guarded(async () => {
       const mine = ++latest
-      const [all, found, some, more] = await Promise.all([
+      const [all, found, some, more, gone] = await Promise.all([
         answered(api.GET('/api/season/known')),
         answered(api.GET('/api/season', query())),
         answered(api.GET('/api/matches', query({ page: matchPage.value }))),
         answered(api.GET('/api/decisions', query({ page: page.value }))),
+        answered(api.GET('/api/season/deleted')),
       ])
       if (mine !== latest) return
       known.value = all
       season.value = found
       matches.value = some
       decisions.value = more
+      deleted.value = gone
       loaded.value = true
     })
   function choose(next: Filters) {
@@ -75,27 +81,29 @@ export const useRecord = defineStore('record', () => {
       matchPage.value = to
       matches.value = await answered(api.GET('/api/matches', query({ page: to })))
     })
-  const remove = (id: number, words: string) =>
+  const remove = (kind: Kind, id: number, words: string) =>
     guarded(async () => {
-      const path = { params: { path: { decision_id: id } } }
-      await answered(api.DELETE('/api/decisions/{decision_id}', path))
-      undo.value = { words, back: () => answered(api.POST('/api/decisions/{decision_id}/restore', path)) }
+      await answered(
+        kind === 'match'
+          ? api.DELETE('/api/matches/{match_id}', { params: { path: { match_id: id } } })
+          : api.DELETE('/api/decisions/{decision_id}', { params: { path: { decision_id: id } } }),
+      )
+      undo.value = { kind, id, words }
       await load()
     })
-  const removeMatch = (id: number, words: string) =>
+  const restore = (kind: Kind, id: number) =>
     guarded(async () => {
-      const path = { params: { path: { match_id: id } } }
-      await answered(api.DELETE('/api/matches/{match_id}', path))
-      undo.value = { words, back: () => answered(api.POST('/api/matches/{match_id}/restore', path)) }
+      await answered<unknown>(
+        kind === 'match'
+          ? api.POST('/api/matches/{match_id}/restore', { params: { path: { match_id: id } } })
+          : api.POST('/api/decisions/{decision_id}/restore', { params: { path: { decision_id: id } } }),
+      )
+      if (undo.value?.kind === kind && undo.value.id === id) undo.value = null
       await load()
     })
-  const bringBack = () =>
-    guarded(async () => {
-      if (!undo.value) return
-      await undo.value.back()
-      undo.value = null
-      await load()
-    })
+  const bringBack = async () => {
+    if (undo.value) await restore(undo.value.kind, undo.value.id)
+  }
   const weighAnew = () =>
     guarded(async () => followReckoning(await answered(api.POST('/api/season/anew', query()))))
   function followReckoning(next: Reckoning) {
@@ -118,6 +126,7 @@ export const useRecord = defineStore('record', () => {
 
   return {
     filters, known, season, matches, decisions, matchPage, page, loaded, undo, problems, reckoning, weighing,
-    load, choose, turn, turnMatches, remove, removeMatch, bringBack, weighAnew, stopWeighing,
+    deleted,
+    load, choose, turn, turnMatches, remove, restore, bringBack, weighAnew, stopWeighing,
   } // prettier-ignore
 })

@@ -9,6 +9,8 @@ import { CHOICES, SHOTS } from './words'
 const props = defineProps<{ filters: Filters; known: RecordKnown | null }>()
 const emit = defineEmits<{ choose: [filters: Filters] }>()
 const words = ref(props.filters.words)
+/** On a phone the choices are folded away until they are wanted. */
+const open = ref(false)
 const field = ref<HTMLInputElement | null>(null)
 watch(
   () => props.filters.words,
@@ -35,7 +37,7 @@ defineExpose({ focus: () => field.value?.focus() })
 </script>
 
 <template>
-  <form class="filters" aria-label="What the page is about" @submit.prevent>
+  <form class="filters" :class="{ open }" aria-label="What the page is about" @submit.prevent>
     <label v-for="list in lists" :key="list.key">
       <span class="visually-hidden">{{ list.label }}</span>
       <select :value="filters[list.key]" @change="set({ [list.key]: value($event) })">
@@ -43,12 +45,10 @@ defineExpose({ focus: () => field.value?.focus() })
         <option v-for="one in list.options" :key="one.key" :value="one.key">{{ one.name }}</option>
       </select>
     </label>
-    <label class="day"
-      >from <input type="date" :value="filters.since" @change="set({ since: value($event) })"
-    /></label>
-    <label class="day"
-      >to <input type="date" :value="filters.until" @change="set({ until: value($event) })"
-    /></label>
+    <span class="days">
+      <label>from <input type="date" :value="filters.since" @change="set({ since: value($event) })" /></label>
+      <label>to <input type="date" :value="filters.until" @change="set({ until: value($event) })" /></label>
+    </span>
     <label class="find">
       <span class="visually-hidden">Find</span>
       <input
@@ -60,6 +60,9 @@ defineExpose({ focus: () => field.value?.focus() })
         @input="type"
       />
     </label>
+    <button type="button" class="fold" :aria-expanded="open" @click="open = !open">
+      {{ open ? 'Fewer' : 'Choose …' }}
+    </button>
     <button v-if="isFiltered(filters)" type="button" @click="emit('choose', { ...NOTHING })">Show all</button>
   </form>
 </template>
@@ -74,7 +77,7 @@ defineExpose({ focus: () => field.value?.focus() })
 select,
 input {
   min-height: 36px;
-  max-width: 190px;
+  max-width: 138px;
   padding: 3px 8px;
   border: 1px solid var(--hairline);
   border-radius: 9px;
@@ -82,11 +85,15 @@ input {
   color: var(--ink);
   font: 400 14px var(--sans);
 }
-.day {
+.days,
+.days label {
   display: flex;
   align-items: center;
   gap: 6px;
   color: var(--muted);
+}
+.fold {
+  display: none;
 }
 .find {
   flex: 1 1 210px;
@@ -114,8 +121,25 @@ button {
     max-width: none;
     min-height: 44px;
   }
+  .filters:not(.open) > :is(label:not(.find), .days) {
+    display: none;
+  }
+  .fold {
+    display: block;
+    order: -1;
+  }
   .find {
+    order: -2;
+  }
+  .filters:not(.open) .find {
+    grid-column: 1;
+  }
+  .open .find,
+  .days {
     grid-column: 1 / -1;
+  }
+  .days label {
+    flex: 1;
   }
 }
 </style>

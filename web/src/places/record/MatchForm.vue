@@ -4,6 +4,8 @@ import type { Match, MatchIn } from '@/api/client'
 import { GAMES } from '@/board/document'
 import FormShell from '@/places/players/FormShell.vue'
 import { STANDARD_TABLES } from '@/board/scene'
+import { useSharedBoard } from '@/board/useBoard'
+import { useRecord } from '@/stores/record'
 import { useSession } from '@/stores/session'
 import { today } from './words'
 
@@ -14,9 +16,18 @@ const session = useSession()
 const named = (player: { own: boolean; name: string }) =>
   player.own ? player.name : `a ${player.name} player`
 const keyOf = (name: string) => session.players.find((player) => player.name === name)?.key
+/** A new match is likeliest between those on the board, else by whoever played the last one. */
+const { scene } = useSharedBoard()
 const own = session.players.filter((player) => player.own)
-const me = ref(keyOf(props.from?.player_name ?? '') ?? own[0]?.key ?? 'league')
-const them = ref(keyOf(props.from?.opponent_name ?? '') ?? own[1]?.key ?? 'league')
+const isOwn = (key: string) => own.some((player) => player.key === key)
+const last = useRecord().matches.rows[0]?.player_name ?? ''
+const likely = isOwn(scene.me) ? scene.me : (keyOf(last) ?? own[0]?.key ?? 'league')
+const me = ref(keyOf(props.from?.player_name ?? '') ?? likely)
+const them = ref(
+  keyOf(props.from?.opponent_name ?? '') ??
+    (scene.them === me.value ? own.find(({ key }) => key !== me.value)?.key : scene.them) ??
+    'league',
+)
 const day = ref(props.from?.played_on ?? today())
 const game = ref(props.from?.game ?? 'nine-ball')
 const race = ref(props.from?.race_to ?? 5)

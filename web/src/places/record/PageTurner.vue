@@ -3,9 +3,9 @@ import { computed } from 'vue'
 import { pages } from './words'
 
 /** Pages of a long list. */
-const props = defineProps<{ page: number; total: number; what: string }>()
+const props = defineProps<{ page: number; total: number; size: number; what: string }>()
 defineEmits<{ turn: [page: number] }>()
-const all = computed(() => pages(props.total))
+const all = computed(() => pages(props.total, props.size))
 </script>
 
 <template>

@@ -21,6 +21,7 @@ import PageTurner from './PageTurner.vue'
 import PartsCard from './PartsCard.vue'
 import ReliabilityCard from './ReliabilityCard.vue'
 import SeasonHead from './SeasonHead.vue'
+import { dayWords } from './words'
 
 /** The record: a season at the top, where its racks go, whether the odds were right; its matches and its decisions. */
 defineEmits<{ keys: [] }>()
@@ -112,11 +113,12 @@ usePlaceMemory()
           <MatchList
             :matches="record.matches.rows"
             :total="record.matches.total"
-            @remove="record.removeMatch($event.id, `the match against ${$event.opponent_name}`)"
+            @remove=\"record.remove('match', $event.id, `the match against ${$event.opponent_name}`)\"
           >
             <PageTurner
               :page="record.matchPage"
               :total="record.matches.total"
+              :size="10"
               what="matches"
               @turn="record.turnMatches"
             />
@@ -127,11 +129,12 @@ usePlaceMemory()
         ref="list"
         :decisions="record.decisions.rows"
         :total="record.decisions.total"
-        @remove="record.remove($event.id, $event.shot_name)"
+        @remove="record.remove('decision', $event.id, $event.shot_name)"
       >
         <PageTurner
           :page="record.page"
           :total="record.decisions.total"
+          :size="25"
           what="decisions"
           @turn="record.turn"
         />
@@ -151,6 +154,15 @@ usePlaceMemory()
           />
         </p>
       </DecisionList>
+      <details v-if="record.deleted.length" class="sheet gone">
+        <summary>Deleted in the last thirty days: {{ record.deleted.length }}</summary>
+        <ul>
+          <li v-for="one in record.deleted" :key="`${one.kind}-${one.id}`">
+            {{ dayWords(one.played_on) }}: {{ one.words }}
+            <button type="button" @click="record.restore(one.kind, one.id)">Bring it back</button>
+          </li>
+        </ul>
+      </details>
       <FilesCard :filters="record.filters" @taken="record.load" />
     </template>
     <p v-else-if="!record.problems.length" class="muted">Opening the record …</p>
@@ -198,6 +210,17 @@ button.main {
   border: 1px solid var(--brass);
   border-radius: 18px;
 }
+.gone {
+  padding: 12px 16px;
+}
+.gone summary {
+  font-weight: 600;
+  cursor: pointer;
+}
+.gone ul {
+  margin: 6px 0 0;
+  padding-left: 18px;
+}
 .undo,
 .anew {
   margin: 0;
@@ -219,6 +242,9 @@ button.main {
 @media (max-width: 760px) {
   .record {
     padding: 10px 12px 70px;
+  }
+  h1 {
+    flex-basis: 100%;
   }
   button {
     min-height: 44px;

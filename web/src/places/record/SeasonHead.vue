@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { SeasonAnswer } from '@/api/client'
-import { percent } from '@/shots/words'
+import { percent, unbroken } from '@/shots/words'
 
 /** The season in three figures, and in sentences: by choosing, by stroking, by luck. */
 const props = defineProps<{ season: SeasonAnswer }>()
 const says = computed(() => props.season.document)
-const half = (value: number | null) => (value === null ? '' : `± ${value.toFixed(1)}`)
+const half = (value: number | null) => (value === null ? '' : `\u00a0± ${value.toFixed(1)}`)
 </script>
 
 <template>
@@ -36,7 +36,7 @@ const half = (value: number | null) => (value === null ? '' : `± ${value.toFixe
       </p>
     </div>
     <ul v-if="says.words.length">
-      <li v-for="words in says.words" :key="words">{{ words }}</li>
+      <li v-for="words in says.words" :key="words">{{ unbroken(words) }}</li>
     </ul>
     <p v-else class="muted none">
       No decisions here yet. Weigh a layout on the Table, play the shot, and press “I played this”: two taps
@@ -51,7 +51,7 @@ const half = (value: number | null) => (value === null ? '' : `± ${value.toFixe
   display: grid;
   grid-template-columns: auto minmax(0, 1fr);
   gap: 10px 36px;
-  align-items: center;
+  align-items: start;
 }
 .figures {
   display: flex;
@@ -61,6 +61,7 @@ const half = (value: number | null) => (value === null ? '' : `± ${value.toFixe
 .figures p {
   margin: 0;
   display: grid;
+  align-content: start;
   max-width: 190px;
 }
 b {
@@ -87,6 +88,13 @@ ul {
 @media (max-width: 1180px) {
   .season {
     grid-template-columns: minmax(0, 1fr);
+  }
+}
+@media (max-width: 760px) {
+  .figures {
+    display: grid;
+    grid-template-columns: repeat(2, minmax(0, 1fr));
+    gap: 12px 14px;
   }
 }
 </style>

@@ -26,8 +26,8 @@ describe('figures of the record', () => {
     expect(dayWords('2026-10-06')).toBe('6 Oct 2026')
     expect(today(new Date(2026, 0, 5, 23, 59))).toBe('2026-01-05')
   })
-  it('are endings in words, and pages of forty', () => {
+  it('are endings in words, and pages of so many', () => {
     expect([endingWord('made_in_shape'), endingWord('strange')]).toEqual(['made, in shape', 'strange'])
-    expect([pages(0), pages(40), pages(41)]).toEqual([1, 1, 2])
+    expect([pages(0, 25), pages(25, 25), pages(26, 25)]).toEqual([1, 1, 2])
   })
 })

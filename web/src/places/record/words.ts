@@ -34,7 +34,7 @@ export const points = (share: number) => {
   const value = Math.abs(100 * share).toFixed(1)
   return value === '0.0' ? '0' : `${share < 0 ? '−' : '+'}${value}`
 }
-export const pages = (total: number, size = 40) => Math.max(1, Math.ceil(total / size))
+export const pages = (total: number, size: number) => Math.max(1, Math.ceil(total / size))
 const MONTHS = 'Jan Feb Mar Apr May Jun Jul Aug Sep Oct Nov Dec'.split(' ')
 /** A day as it is written in a scorebook: 6 Oct 2026. */
 export const dayWords = (iso: string) => {

@@ -55,7 +55,9 @@ const say = () =>
         </button>
       </div>
       <label
-        >I make it <b>{{ make }} %</b> of the time
+        ><span
+          >I make it <b>{{ make }} %</b> of the time</span
+        >
         <input v-model.number="make" type="range" min="5" max="100" step="5" />
       </label>
     </template>

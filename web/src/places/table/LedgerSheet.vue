@@ -72,8 +72,9 @@ const hold = (event: PointerEvent) => study.running && event.pointerType === 'mo
     </div>
     <p v-if="!study.running && !guess.waits" class="first">
       <label
-        ><input type="checkbox" :checked="guess.on" @change="guess.turn()" /> Guess first: say what you would
-        play before the ledger opens</label
+        title="Off by default: say what you would play, and how often you make it; then the ledger opens."
+        ><input type="checkbox" :checked="guess.on" @change="guess.turn()" /> Guess first, then open the
+        ledger</label
       >
     </p>
     <footer v-if="study.options.length && !guess.waits">

@@ -105,7 +105,7 @@ async function toTable() {
 }
 async function remove() {
   if (!decision.value) return
-  await record.remove(decision.value.id, decision.value.shot_name)
+  await record.remove('decision', decision.value.id, decision.value.shot_name)
   await router.push({ name: 'record' })
 }
 const unknown = computed(() => ['foul', 'lost'].includes(decision.value?.ending ?? ''))
@@ -150,31 +150,32 @@ const judged = computed(() => {
       </p>
       <div class="halves wide">
         <div class="column">
-          <TableDrawing
-            v-if="geometry && document"
-            class="still"
-            :table="geometry"
-            :balls="balls"
-            :selected="null"
-            :drawing="drawing"
-            :in-hand="null"
-            :worth="[]"
-            :upright="false"
-            :shown="ONLY_TRIES"
-            :time="null"
-            :aim-deg="null"
-          >
-            <template #over="{ frame, radius }">
-              <circle
-                v-if="decision.rest"
-                class="rest"
-                :cx="frame.fromDiamonds(decision.rest as Place)[0]"
-                :cy="frame.fromDiamonds(decision.rest as Place)[1]"
-                :r="1.25 * radius"
-              />
-              <RestPicker v-if="resting" :frame="frame" :radius="radius" @pick="change({ rest: $event })" />
-            </template>
-          </TableDrawing>
+          <div v-if="geometry && document" class="still">
+            <TableDrawing
+              :table="geometry"
+              :balls="balls"
+              :selected="null"
+              :drawing="drawing"
+              :in-hand="null"
+              :worth="[]"
+              :upright="false"
+              :shown="ONLY_TRIES"
+              :time="null"
+              :aim-deg="null"
+              label="The table as it lay."
+            >
+              <template #over="{ frame, radius }">
+                <circle
+                  v-if="decision.rest"
+                  class="rest"
+                  :cx="frame.fromDiamonds(decision.rest as Place)[0]"
+                  :cy="frame.fromDiamonds(decision.rest as Place)[1]"
+                  :r="1.25 * radius"
+                />
+                <RestPicker v-if="resting" :frame="frame" :radius="radius" @pick="change({ rest: $event })" />
+              </template>
+            </TableDrawing>
+          </div>
           <p v-else class="sheet plain">
             Only the figures of this decision are known, not how the balls lay.
           </p>
@@ -292,6 +293,7 @@ const judged = computed(() => {
 }
 /* A decision lies as it lay: nothing is dragged here. */
 .still {
+  aspect-ratio: 2.84 / 1.57;
   pointer-events: none;
 }
 .still :deep(.picker) {

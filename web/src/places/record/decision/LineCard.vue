@@ -1,17 +1,25 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { WholeDecision } from '@/api/client'
+import { ENDINGS } from '@/shots/endings'
 import { capital, percent } from '@/shots/words'
 import ShareBar from '@/shots/ShareBar.vue'
-import { endingWord } from '../words'
 
 /** A line of the ledger as the decision keeps it. */
-defineProps<{
+const props = defineProps<{
   title: string
   line: NonNullable<WholeDecision['said']>['played']
   ending?: string
   drawn: boolean
 }>()
 defineEmits<{ draw: [] }>()
+const endings = computed(() =>
+  ENDINGS.map((one) => ({
+    ...one,
+    share: props.line.shares[one.key] ?? 0,
+    then: props.line.value_by_ending[one.key],
+  })).filter((one) => one.share > 0.004),
+)
 </script>
 
 <template>
@@ -39,14 +47,10 @@ defineEmits<{ draw: [] }>()
     </p>
     <ShareBar :shares="line.shares" />
     <ul>
-      <template v-for="(share, key) in line.shares" :key="key">
-        <li v-if="share > 0.004" :class="{ came: key === ending }">
-          {{ capital(endingWord(String(key))) }} {{ percent(share)
-          }}<template v-if="line.value_by_ending[key] !== undefined"
-            >, then {{ percent(line.value_by_ending[key] ?? 0) }}</template
-          >
-        </li>
-      </template>
+      <li v-for="one in endings" :key="one.key" :class="{ came: one.key === ending }">
+        {{ capital(one.word) }} {{ percent(one.share)
+        }}<template v-if="one.then !== undefined">, then {{ percent(one.then) }}</template>
+      </li>
     </ul>
   </section>
 </template>

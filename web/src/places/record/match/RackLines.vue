@@ -2,7 +2,7 @@
 import { ref } from 'vue'
 import type { Match, MatchRack } from '@/api/client'
 import { percent } from '@/shots/words'
-import { HOWS } from '../words'
+import { HOWS, points } from '../words'
 
 /** The racks, one a line: who broke and who won it, how, the chance after it, and the account of what is recorded. */
 const props = defineProps<{ match: Match }>()
@@ -69,10 +69,11 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
         </p>
         <p v-if="rack.decisions.length" class="links">
           <RouterLink
-            v-for="(id, i) in rack.decisions"
-            :key="id"
-            :to="{ name: 'decision', params: { decisionId: String(id) } }"
-            >shot {{ i + 1 }}</RouterLink
+            v-for="(one, i) in rack.decisions"
+            :key="one.id"
+            :to="{ name: 'decision', params: { decisionId: String(one.id) } }"
+            >shot {{ i + 1
+            }}<b v-if="one.cost > 0" title="given away by the choice"> {{ points(-one.cost) }}</b></RouterLink
           >
         </p>
       </li>
@@ -129,6 +130,10 @@ li {
   display: flex;
   flex-wrap: wrap;
   gap: 4px 12px;
+}
+.links b {
+  margin-left: 5px;
+  color: var(--foul);
 }
 .links a {
   color: var(--brass);
