@@ -21,7 +21,6 @@ from partita.files.record_file import (
     write_record,
 )
 from partita.players.stroke_model import PRESETS, StrokeModel, stroke_model_from
-from partita.record.entry import Entry, entry_of
 from partita.record.said import said_from
 from profiles.models import PlayerProfile
 from profiles.services import Wanted, save_profile
@@ -167,17 +166,8 @@ def _decision(
         shot_name=(one.said.played.name if one.said else one.shot_name)[:200],
         best_name=(one.said.best.name if one.said else one.best_name)[:200],
     )  # fmt: skip
-    found.take(_entry(one))
+    found.take(one.judged)
     return found
-
-
-def _entry(one: WrittenDecision) -> Entry:
-    if one.said is None:
-        assert one.entry is not None  # noqa: S101 - checked when it was read
-        return one.entry
-    guess = one.guess.make if one.guess and one.guess.same else None
-    entry = entry_of(one.said, one.ending, one.made, guess, one.in_trouble)
-    return Entry(**{**vars(entry), "better": one.better})
 
 
 def as_json(owner: Any, filters: Filters) -> str:

@@ -72,15 +72,15 @@ def known(owner: Any) -> dict[str, list[str]]:
 
 
 def deleted(owner: Any) -> list[dict[str, Any]]:
-    """What was deleted and can still be brought back, the latest first; decisions that went with their match with it."""
+    """What was deleted and can still be brought back, the latest first; without decisions that went with a match."""
     matches = list(Match.objects.filter(owner=owner).exclude(deleted=None))
     gone = {match.pk: match.deleted for match in matches}
     decisions = Decision.objects.filter(owner=owner).exclude(deleted=None).select_related("rack")
     alone = [one for one in decisions if one.rack is None or gone.get(one.rack.match_id) != one.deleted]
-    rows = [("match", one, f"{one.player_name} – {one.opponent_name}") for one in matches]
-    rows += [("decision", one, one.shot_name) for one in alone]
-    rows.sort(key=lambda row: row[1].deleted, reverse=True)
-    return [
-        {"kind": kind, "id": one.pk, "words": words, "played_on": one.played_on, "deleted": one.deleted}
-        for kind, one, words in rows[:_MOST_DELETED]
-    ]
+    rows = [_gone("match", one, f"{one.player_name} – {one.opponent_name}") for one in matches]
+    rows += [_gone("decision", one, one.shot_name) for one in alone]
+    return sorted(rows, key=lambda row: row["deleted"], reverse=True)[:_MOST_DELETED]
+
+
+def _gone(kind: str, kept: Match | Decision, words: str) -> dict[str, Any]:
+    return {"kind": kind, "id": kept.pk, "words": words, "played_on": kept.played_on, "deleted": kept.deleted}

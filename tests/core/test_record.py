@@ -239,10 +239,7 @@ class Seasons(unittest.TestCase):
         cls.rows: dict[str, list[tuple[Entry, int, float]]] = {}
         for number, ((match, rack), raw) in enumerate(zip(racks, plain, strict=True)):
             for one, kept in zip(rack.decisions, raw["decisions"], strict=True):
-                assert one.said is not None
-                guess = one.guess.make if one.guess else None
-                entry = entry_of(one.said, one.ending, one.made, guess, one.in_trouble)
-                row = replace(entry, better=one.better), number, kept["planted"]
+                row = one.judged, number, kept["planted"]
                 cls.rows.setdefault(match.player, []).append(row)
 
     def season(self, player: str) -> Any:

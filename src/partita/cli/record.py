@@ -3,7 +3,6 @@
 import argparse
 import json
 from collections.abc import Iterator
-from dataclasses import replace
 from pathlib import Path
 
 from partita.cli.inputs import print_out, text_of
@@ -11,7 +10,6 @@ from partita.errors import refuse
 from partita.files.decisions_file import read_decisions
 from partita.files.record_file import LARGEST_BYTES, WrittenDecision, read_record
 from partita.record.columns import columns_from
-from partita.record.entry import Entry, entry_of
 from partita.record.season import season_of
 from partita.telling.record import season_document
 from partita.telling.record_documents import SeasonDocument
@@ -33,7 +31,7 @@ def run(options: argparse.Namespace) -> None:
     rows = [row for row in _rows(text, name) if options.player in (None, row[0])]
     if not rows:
         raise refuse("player", "there is no decision", "Use a name that stands in the file.")
-    columns = columns_from([_entry(one) for *_, one in rows], [rack for _, rack, _ in rows])
+    columns = columns_from([one.judged for *_, one in rows], [rack for _, rack, _ in rows])
     document = season_document(season_of(columns))
     print_out(_table(document) if options.table else json.dumps(document.as_json()))
 
@@ -50,14 +48,6 @@ def _rows(text: str, name: str) -> Iterator[Row]:
     if problems:
         raise refuse(problems[0].where, problems[0].what, problems[0].accepted)
     yield from ((one.player, None, one) for one in decisions)
-
-
-def _entry(one: WrittenDecision) -> Entry:
-    if one.said is None:
-        assert one.entry is not None  # noqa: S101 - checked when it was read
-        return one.entry
-    guess = one.guess.make if one.guess and one.guess.same else None
-    return replace(entry_of(one.said, one.ending, one.made, guess, one.in_trouble), better=one.better)
 
 
 def _table(found: SeasonDocument) -> str:

@@ -6,7 +6,7 @@ What is wrong is named by its line and left out; the rest can be taken. CSV of r
 
 import json
 from collections.abc import Sequence
-from dataclasses import asdict, dataclass, field
+from dataclasses import asdict, dataclass, field, replace
 from datetime import date as Day
 from typing import Annotated, Any, Literal
 
@@ -70,6 +70,16 @@ class WrittenDecision(_Written):
     rest: Place | None = None
     better: Chance | None = None
     in_trouble: bool = False
+
+    @property
+    def judged(self) -> Entry:
+        """As an entry: worked out from what was said, else the figures that were given."""
+        if self.said is None:
+            if self.entry is None:
+                raise refuse("decision", "there is nothing that was said", "Give said, as this application writes it.")
+            return self.entry
+        guess = self.guess.make if self.guess and self.guess.same else None
+        return replace(entry_of(self.said, self.ending, self.made, guess, self.in_trouble), better=self.better)
 
 
 class WrittenRack(_Written):
@@ -182,11 +192,9 @@ def check_written(one: WrittenMatch | WrittenDecision, strokes: int = 0) -> None
 
 
 def _check_decision(one: WrittenDecision, strokes: int) -> None:
-    if one.said is None and one.entry is None:
-        raise refuse("decision", "there is nothing that was said", "Give said, as this application writes it.")
     if one.said is not None:
         check_said(one.said)
-        entry_of(one.said, one.ending)
+    one.judged  # noqa: B018 - refused where it cannot be
     if one.document is not None:
         _check_layout(one)
     for whose in (one.me, one.them):

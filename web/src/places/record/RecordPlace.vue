@@ -113,7 +113,7 @@ usePlaceMemory()
           <MatchList
             :matches="record.matches.rows"
             :total="record.matches.total"
-            @remove=\"record.remove('match', $event.id, `the match against ${$event.opponent_name}`)\"
+            @remove="record.remove('match', $event.id, `the match against ${$event.opponent_name}`)"
           >
             <PageTurner
               :page="record.matchPage"
