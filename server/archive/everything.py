@@ -12,7 +12,6 @@ from django.contrib.auth.models import User
 from django.db import transaction
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
-from config.naming import SENT_AS
 from kicks import trying
 from kicks.models import KickTry
 from layouts.models import Layout
@@ -33,7 +32,8 @@ from tables.models import TableProfile
 FORMAT = "partita-account"
 Json = dict[str, Any]
 Name = Annotated[str, Field(min_length=1, max_length=80, pattern=r"^[^\x00]*$")]
-Token = Annotated[str, Field(pattern=SENT_AS)]
+# Names that pages gave are longer; those that this application gave itself need not be.
+Token = Annotated[str, Field(pattern=r"^[A-Za-z0-9_-]{1,80}$")]
 
 
 class _Part(BaseModel):

@@ -79,11 +79,15 @@ def _begun(study: Study, document: StudyDocument, match: Match | None) -> Decisi
     seats = ("me", "them") if mine else ("them", "me")
     names = [str(asked.get(seat, {}).get("name", "")) for seat in seats]
     player = profile_named(study.owner, players.get(seats[0], ""))
+    if match:
+        # In a match the seats tell who it was, whatever stroke was asked about.
+        names = [match.player_name, match.opponent_name] if mine else [match.opponent_name, match.player_name]
+        player = match.player if mine else PlayerProfile.objects.filter(owner=study.owner, name=names[0]).first()
     question: dict[str, Any] = {"document": layout, "cue": document.cue, "players": players}
     question |= {seat: asked[seat] for seat in ("me", "them") if seat in asked}
     return Decision(
         owner=study.owner, token=new_token(), played_on=match.played_on if match else today(), player=player,
-        player_name=names[0][:60], opponent_name=(match.opponent_name if match else names[1])[:60],
+        player_name=names[0][:60], opponent_name=names[1][:60],
         game=layout["game"], table_name=_table_name(layout, match), study=study, question=question,
         rack=running_rack(match) if match else None,
     )  # fmt: skip

@@ -76,6 +76,23 @@ def _measured(page: Page) -> None:
     page.wait_for_timeout(300)
 
 
+def _record(page: Page) -> None:
+    """A season of one player by day, and one of his decisions in the hall."""
+    page.get_by_role("link", name="Record").click()
+    page.get_by_label("Player").select_option("Tomas Vale")
+    page.get_by_text("The dearest kind: attacked when safe was better.").wait_for()
+    page.wait_for_timeout(300)
+    _take(page, "record-day")
+    page.get_by_role("combobox", name="Choices").select_option("attacked when safe was better")
+    decisions = page.get_by_label("Decisions", exact=True)
+    decisions.get_by_text("as good as any").first.wait_for(state="detached")
+    decisions.get_by_role("link").first.click()
+    page.locator(".still .path").first.wait_for(state="attached")
+    page.get_by_role("button", name="Hall light").click()
+    page.wait_for_timeout(300)
+    _take(page, "decision-hall")
+
+
 def _take(page: Page, name: str, full_page: bool = False) -> None:
     page.screenshot(path=FOLDER / f"{name}.png", animations="disabled", full_page=full_page)
 
@@ -91,9 +108,6 @@ def main(address: str, user: str, password: str) -> None:
         page.wait_for_timeout(400)
         weigh(page)
         _take(page, "table-day")
-        page.get_by_role("button", name="Open its").click()
-        _take(page, "ways")
-        page.get_by_role("button", name="Close its ways").click()
         page.get_by_label("Ledger of options").locator("ol button", has_text="■ Safe").first.click()
         page.wait_for_timeout(700)
         _take(page, "safety")
@@ -123,11 +137,6 @@ def main(address: str, user: str, password: str) -> None:
         page.get_by_role("button", name="Day light").click()
         _plan(page)
         _take(page, "run-out-day")
-        page.get_by_label("Through the plan").get_by_role("button", name="Shot 2").click()
-        page.wait_for_timeout(300)
-        page.get_by_role("button", name="Hall light").click()
-        _take(page, "run-out-ball-hall")
-        page.get_by_role("button", name="Day light").click()
         _kick(page)
         _take(page, "kicks-day", full_page=True)
         page.get_by_role("link", name="Players").click()
@@ -136,11 +145,7 @@ def main(address: str, user: str, password: str) -> None:
         _take(page, "players-day")
         _measured(page)
         _take(page, "player-day", full_page=True)
-        page.get_by_role("navigation", name="Pages").get_by_role("link", name="Players").click()
-        page.get_by_role("link", name="Harbour Lane 1", exact=True).click()
-        page.get_by_text("for the last length").wait_for()
-        page.get_by_role("button", name="Hall light").click()
-        _take(page, "table-measured-hall")
+        _record(page)
         page.close()
         phone = browser.new_page(viewport=PHONE, device_scale_factor=2, reduced_motion="reduce")
         sign_in(phone, address, user, password)
@@ -172,6 +177,11 @@ def main(address: str, user: str, password: str) -> None:
         phone.get_by_role("button", name="made", exact=True).click()
         phone.wait_for_timeout(300)
         _take(phone, "measure-phone-hall")
+        phone.get_by_role("link", name="Record").click()
+        phone.get_by_role("link", name="Tomas Vale – Abel Moreau").first.click()
+        phone.get_by_label("The chance of the match").wait_for()
+        phone.wait_for_timeout(300)
+        _take(phone, "match-phone-hall")
         browser.close()
 
 

@@ -5,9 +5,11 @@ defineProps<{ problems: Problem[] }>()
 </script>
 
 <template>
-  <ul v-if="problems.length" class="problems" role="alert">
-    <li v-for="(problem, i) in problems" :key="i">{{ sentence(problem) }}</li>
-  </ul>
+  <div v-if="problems.length" role="alert">
+    <ul class="problems">
+      <li v-for="(problem, i) in problems" :key="i">{{ sentence(problem) }}</li>
+    </ul>
+  </div>
 </template>
 
 <style scoped>

@@ -20,6 +20,14 @@ export const useMatch = defineStore('match', () => {
     const open = match.value?.racks.find(({ i_won }) => i_won === null)
     return open?.number ?? (match.value?.racks.length ?? 0) + 1
   })
+  /** Whether I break it. */
+  const breaks = computed(() => {
+    const { value: m } = match
+    const last = m?.racks.at(-1)
+    if (!m || !last) return m?.i_break_first ?? true
+    if (last.i_won === null) return last.i_broke
+    return m.breaks === 'winner' ? last.i_won : !last.i_broke
+  })
   function keepInPlay(id: number | null) {
     inPlay.value = id
     if (id) localStorage.setItem(KEPT, String(id))
@@ -73,6 +81,7 @@ export const useMatch = defineStore('match', () => {
     inPlay,
     playing,
     rack,
+    breaks,
     problems,
     keepInPlay,
     open,

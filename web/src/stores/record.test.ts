@@ -74,6 +74,23 @@ describe('the record', () => {
   })
 })
 
+describe('who breaks the next rack', () => {
+  it('is whoever did not break the last one, or whoever won it', () => {
+    const store = useMatch()
+    const rack = (i_broke: boolean, i_won: boolean | null) => ({ number: 1, i_broke, i_won })
+    const match = (breaks: string, ...racks: object[]) =>
+      (store.match = { i_break_first: false, breaks, racks } as unknown as typeof store.match)
+    match('alternate')
+    expect(store.breaks).toBe(false)
+    match('alternate', rack(false, false))
+    expect(store.breaks).toBe(true)
+    match('winner', rack(false, false))
+    expect(store.breaks).toBe(false)
+    match('winner', rack(true, null))
+    expect(store.breaks).toBe(true)
+  })
+})
+
 describe('the match in play', () => {
   it('is kept by the browser and opened for the Table', async () => {
     useMatch().keepInPlay(3)

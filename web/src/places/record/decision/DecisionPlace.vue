@@ -67,14 +67,20 @@ const balls = computed(() => ({
   ...((document.value?.balls ?? {}) as Record<string, Place>),
   ...(decision.value?.cue ? { cue: decision.value.cue as Place } : {}),
 }))
-const change = (part: { ending?: string; made?: boolean | null; rest?: number[] | null }) =>
-  guarded(async () => {
-    if (!decision.value) return
-    const { ending, made, rest } = decision.value
-    const body = { ending, made, rest, ...part }
-    decision.value = await answered(api.PUT('/api/decisions/{decision_id}', { ...path(), body }))
-    resting.value = false
-  })
+/** Changes go one after another: each begins with what the one before it left. */
+let before = Promise.resolve()
+const change = (part: { ending?: string; made?: boolean | null; rest?: number[] | null }) => {
+  resting.value = false
+  before = before.then(() =>
+    guarded(async () => {
+      if (!decision.value) return
+      const { ending, made, rest } = decision.value
+      const body = { ending, made, rest, ...part }
+      decision.value = await answered(api.PUT('/api/decisions/{decision_id}', { ...path(), body }))
+    }),
+  )
+  return before
+}
 const anew = () =>
   guarded(async () => {
     const asked = await answered(api.POST('/api/decisions/{decision_id}/anew', path()))

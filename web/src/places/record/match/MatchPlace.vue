@@ -6,7 +6,10 @@ import FrameActs from '@/frame/FrameActs.vue'
 import { letterOf, useKeys } from '@/frame/keys'
 import ProblemList from '@/frame/ProblemList.vue'
 import { STANDARD_TABLES } from '@/board/scene'
+import { sameThing } from '@/board/same'
+import { useSharedBoard } from '@/board/useBoard'
 import { useMatch } from '@/stores/match'
+import { useSession } from '@/stores/session'
 import MatchForm from '../MatchForm.vue'
 import { dayWords } from '../words'
 import ChanceLine from './ChanceLine.vue'
@@ -26,6 +29,29 @@ const show = () => {
 }
 onActivated(show)
 watch(id, show, { immediate: true })
+/** What is played on the Table is played by these two, at this score: the board's seats and race follow the match. */
+const board = useSharedBoard()
+const session = useSession()
+function follow() {
+  const { playing } = store
+  if (!playing) return
+  for (const [who, name] of [
+    ['me', playing.player_name],
+    ['them', playing.opponent_name],
+  ] as const) {
+    const key = session.players.find((player) => player.name === name)?.key
+    if (key && board.scene[who] !== key) board.run({ do: 'seat', who, player: key })
+  }
+  const now = playing.running.at(-1)
+  const race = {
+    race_to: playing.race_to,
+    my_racks: now?.my_racks ?? 0,
+    their_racks: now?.their_racks ?? 0,
+    i_break: store.breaks,
+  }
+  if (!sameThing(board.scene.race, race)) board.run({ do: 'race', race })
+}
+watch(() => store.playing, follow, { immediate: true })
 async function save(body: MatchIn) {
   if ((await store.save(body, id.value)) !== null) changing.value = false
 }

@@ -10,15 +10,6 @@ const store = useMatch()
 const match = computed(() => store.match)
 const now = computed(() => match.value?.running.at(-1))
 const how = ref('')
-/** Where the rack may turn the match: what winning and losing it would make of it is the next point of the line. */
-const breaks = computed(() => match.value?.racks.find(({ i_won }) => i_won === null)?.i_broke ?? nextBreak())
-function nextBreak() {
-  const { match: m } = store
-  if (!m) return true
-  const last = m.racks.at(-1)
-  if (m.breaks === 'winner' && last) return !!last.i_won
-  return last ? !last.i_broke : m.i_break_first
-}
 async function won(mine: boolean) {
   await store.score(mine, how.value)
   how.value = ''
@@ -44,8 +35,8 @@ defineExpose({ won })
     </p>
     <template v-else>
       <p>
-        Rack {{ store.rack }}: {{ breaks ? match.player_name : match.opponent_name }} breaks. Chance of the
-        match <b>{{ percent(now.chance) }}</b>.
+        Rack {{ store.rack }}: {{ store.breaks ? match.player_name : match.opponent_name }} breaks. Chance of
+        the match <b>{{ percent(now.chance) }}</b>.
       </p>
       <p class="hows" role="group" aria-label="How the rack was won">
         <button
