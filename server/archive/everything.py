@@ -21,6 +21,7 @@ from measures.models import Attempt
 from partita.errors import Problem, Refused, refuse
 from partita.files.attempts_file import WrittenAttempt
 from partita.files.layout_file import read_table
+from partita.files.locate import finite_json
 from profiles import services as profiles
 from profiles.models import PlayerProfile
 from records import files as records
@@ -166,10 +167,7 @@ def bring_back(owner: User, text: str) -> dict[str, int]:
 
 
 def _read(text: str) -> AccountFile:
-    try:
-        document = json.loads(text)
-    except (json.JSONDecodeError, RecursionError) as error:
-        raise refuse("file", f"this is not JSON: {str(error)[:100]}", "Give a file that was saved here.") from None
+    document = finite_json(text)
     if not isinstance(document, dict) or document.get("format") != FORMAT or document.get("version") != 1:
         raise refuse("file", "it is no account", f'Its format is "{FORMAT}", its version 1.')
     try:

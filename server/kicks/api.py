@@ -14,8 +14,8 @@ from partita.physics.stroke import Stroke
 from partita.telling.documents import StrokeDocument
 from partita.telling.kick_documents import KickLookDocument, KicksDocument
 from work import running
-from work.models import Status
-from work.readiness import need, waits_for
+from work.out import WorkOut
+from work.readiness import need
 
 router = Router(tags=["kicks"])
 
@@ -52,22 +52,11 @@ class KickQuestion(Schema):
     target: str
 
 
-class KickOut(Schema):
-    """A kick with its question and its newest list; `waits_for`: what it waits for, in words, when it does."""
+class KickOut(WorkOut):
+    """A kick with its question and its newest list."""
 
-    id: int
-    status: str
-    progress: float
-    revision: int
     question: KickQuestion
     document: KicksDocument | None
-    failure: str
-    waits_for: str
-
-    @staticmethod
-    def resolve_waits_for(kick: Kick) -> str:
-        """Only one in the queue waits."""
-        return waits_for("weighing") if kick.status == Status.QUEUED else ""
 
 
 def _own(request: HttpRequest, kick_id: int) -> Kick:

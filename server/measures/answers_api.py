@@ -13,8 +13,7 @@ from partita.practice.error_costs import FIFTH
 from partita.telling.measure_documents import CostsDocument, MeasureDocument
 from profiles.models import PlayerProfile
 from work import running
-from work.models import Status, Work
-from work.readiness import waits_for
+from work.out import WorkOut
 
 router = Router(tags=["measures"])
 
@@ -35,22 +34,11 @@ class MeasureQuestion(Schema):
     near: str | None
 
 
-class MeasureOut(Schema):
+class MeasureOut(WorkOut):
     """A measure with its newest answer."""
 
-    id: int
-    status: str
-    progress: float
-    revision: int
     question: MeasureQuestion
     document: MeasureDocument | None
-    failure: str
-    waits_for: str
-
-    @staticmethod
-    def resolve_waits_for(work: Work) -> str:
-        """Only one in the queue waits."""
-        return waits_for("weighing") if work.status == Status.QUEUED else ""
 
 
 class CostsIn(Schema):
@@ -60,22 +48,11 @@ class CostsIn(Schema):
     share: float = FIFTH
 
 
-class CostsOut(Schema):
+class CostsOut(WorkOut):
     """Costs of errors with their newest answer."""
 
-    id: int
-    status: str
-    progress: float
-    revision: int
     question: CostsIn
     document: CostsDocument | None
-    failure: str
-    waits_for: str
-
-    @staticmethod
-    def resolve_waits_for(work: Work) -> str:
-        """Only one in the queue waits."""
-        return waits_for("racks") if work.status == Status.QUEUED else ""
 
 
 def _player(request: HttpRequest, player_id: int) -> PlayerProfile:

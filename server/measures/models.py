@@ -71,6 +71,8 @@ class Measure(Work):
 class ErrorCosts(Work):
     """What each error of a player's stroke costs him in racks."""
 
+    needs = ("racks",)
+
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="error_costs")
     player = models.ForeignKey(PlayerProfile, on_delete=models.CASCADE, related_name="error_costs")
 

@@ -39,10 +39,17 @@ def _answers(asked: Reckoning) -> Iterator[Answer]:
     for key in chosen[done:]:
         decision = Decision.objects.filter(pk=key, deleted=None).exclude(question=None).first()
         if decision is not None:
-            left_out += not (weigh_anew(decision) if anew else reckon_better(decision))
+            left_out += not (_weighed(decision) if anew else reckon_better(decision))
         done += 1
         document = {"done": done, "of": len(chosen), "left_out": left_out}
         yield Answer(document, done / len(chosen), time.monotonic() - started)
+
+
+def _weighed(decision: Decision) -> bool:
+    """Weighed anew; and what better hands would keep, where that was never worked out."""
+    if decision.better is None:
+        reckon_better(decision)
+    return weigh_anew(decision)
 
 
 def question_of(decision: Decision) -> Question:

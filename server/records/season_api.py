@@ -13,8 +13,7 @@ from records import asking, seasons
 from records.filters import Filters, deleted, known
 from records.models import Decision, Reckoning, in_sight
 from work import running
-from work.models import Status
-from work.readiness import waits_for
+from work.out import WorkOut
 
 router = Router(tags=["records"])
 
@@ -55,21 +54,10 @@ class ReckonedOut(Schema):
     left_out: int
 
 
-class ReckoningOut(Schema):
+class ReckoningOut(WorkOut):
     """Decisions being weighed anew."""
 
-    id: int
-    status: str
-    progress: float
-    revision: int
     document: ReckonedOut | None
-    failure: str
-    waits_for: str
-
-    @staticmethod
-    def resolve_waits_for(work: Reckoning) -> str:
-        """Only one in the queue waits."""
-        return waits_for("weighing") if work.status == Status.QUEUED else ""
 
 
 @router.get("/season", response=SeasonOut)

@@ -18,8 +18,7 @@ from runouts import asking
 from runouts.models import RunOut
 from runouts.questions import request_of
 from work import running
-from work.models import Status
-from work.readiness import waits_for
+from work.out import WorkOut
 
 router = Router(tags=["run-outs"])
 
@@ -57,22 +56,11 @@ class RunOutQuestion(Schema):
     strokes: dict[str, dict[str, Any]] = Field(default_factory=dict)
 
 
-class RunOutOut(Schema):
-    """A run-out with its question and its newest plan; `waits_for`: what it waits for, in words, when it does."""
+class RunOutOut(WorkOut):
+    """A run-out with its question and its newest plan."""
 
-    id: int
-    status: str
-    progress: float
-    revision: int
     question: RunOutQuestion
     document: RunOutDocument | None
-    failure: str
-    waits_for: str
-
-    @staticmethod
-    def resolve_waits_for(run_out: RunOut) -> str:
-        """Only one in the queue waits."""
-        return waits_for("runs") if run_out.status == Status.QUEUED else ""
 
 
 def _own(request: HttpRequest, run_out_id: int) -> RunOut:

@@ -9,6 +9,8 @@ from work.models import Work
 class RunOut(Work):
     """One pattern. `document` is the newest plan (`docs/formats.md`)."""
 
+    needs = ("runs",)
+
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="runouts")
 
     class Meta(Work.Meta):

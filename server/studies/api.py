@@ -22,8 +22,8 @@ from studies import asking, drawings
 from studies.models import Study
 from studies.questions import QuestionOut, asked_of, document_of
 from work import running
-from work.models import Status
-from work.readiness import need, waits_for
+from work.out import WorkOut
+from work.readiness import need
 
 router = Router(tags=["studies"])
 
@@ -79,21 +79,15 @@ class RecentOut(Schema):
     best: str
 
 
-class StudyOut(Schema):
-    """A study with its question and its newest answer; `waits_for`: what it waits for, in words, when it does."""
+class StudyOut(WorkOut):
+    """A study with its question and its newest answer."""
 
-    id: int
     name: str
     kept: bool
     layout_id: int | None
-    status: str
-    progress: float
-    revision: int
     created: datetime
     question: QuestionOut
     document: StudyDocument | None
-    failure: str
-    waits_for: str
 
     @staticmethod
     def resolve_question(study: Study) -> Any:
@@ -104,11 +98,6 @@ class StudyOut(Schema):
     def resolve_document(study: Study) -> StudyDocument | None:
         """In today's form."""
         return document_of(study)
-
-    @staticmethod
-    def resolve_waits_for(study: Study) -> str:
-        """Only a study in the queue waits."""
-        return waits_for("weighing") if study.status == Status.QUEUED else ""
 
 
 def _own(request: HttpRequest, study_id: int) -> Study:

@@ -1,6 +1,10 @@
 """What every long job shares: where it stands, how far it is, what went wrong."""
 
+from typing import ClassVar
+
 from django.db import models
+
+from work.readiness import waits_for
 
 
 class Status(models.TextChoices):
@@ -22,6 +26,8 @@ class Work(models.Model):
     """A question that takes time, and its newest partial or final answer. `revision` counts the answers."""
 
     Status = Status
+    # What of the physics it needs.
+    needs: ClassVar[tuple[str, ...]] = ("weighing",)
     question = models.JSONField()
     status = models.CharField(max_length=10, choices=Status.choices, default=Status.QUEUED)
     progress = models.FloatField(default=0.0)
@@ -35,6 +41,11 @@ class Work(models.Model):
     class Meta:
         abstract = True
         ordering = ("-pk",)
+
+    @property
+    def waits_for(self) -> str:
+        """What it waits for while it is in the queue, in words; nothing when it does not."""
+        return waits_for(*self.needs) if self.status == Status.QUEUED else ""
 
     @property
     def is_over(self) -> bool:

@@ -385,6 +385,14 @@ class Files(unittest.TestCase):
             found = read_record(f'{{"format": "partita-record", "version": 1, "matches": [\n{match},\n{wrong}\n]}}')
             self.assertEqual(len(found.matches), 1, wrong)
             self.assertIn(said, str(found.problems[0]))
-        for text in ("{", "[]", '{"format": "partita-record", "version": 2}', '{"format": "partita-record", "x": NaN}'):
-            with self.assertRaises(Refused):
+        head = '{"format": "partita-record", "version": 1, "x": '
+        for text, said in (
+            ("{", "line 1, column 2: this is not JSON"), ("[]", "no record"),
+            (head.replace("1", "2") + "0}", "no record"), (head + "NaN}", "not a finite number"),
+            (head + "1e999}", "not a finite number"), (head + "9" * 5000 + "}", "thousands of digits"),
+            (head + '"\\u0000"}', "NUL"), (head + '"\\ud800"}', "half a letter"),
+            (head + "[" * 100_000, "nested too deeply"),
+        ):  # fmt: skip
+            with self.assertRaises(Refused) as refused:
                 read_record(text)
+            self.assertIn(said, str(refused.exception))

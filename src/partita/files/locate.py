@@ -1,12 +1,44 @@
-"""On which line of a JSON text each value stands, found by reading the text, and names that stand twice."""
+"""JSON texts: read, with numbers and letters that can be kept; and on which line of one each value stands."""
 
+import json
+import math
 import re
 from collections.abc import Iterator
+from typing import Any
 
-from partita.errors import refuse
+from partita.errors import Refused, refuse
 
 Path = tuple[str | int, ...]
 _TOKEN = re.compile(r'"(?:[^"\\]|\\.)*"|[{}\[\]:,]|[^\s{}\[\]:,"]+')
+
+
+def finite_json(text: str, name: str = "file") -> Any:
+    """A JSON text's meaning. `Refused` for what is none, and for numbers and letters that no database keeps."""
+    try:
+        document = json.loads(text, parse_constant=_number, parse_float=_number)
+        whole = json.dumps(document, ensure_ascii=False)
+        whole.encode()
+    except json.JSONDecodeError as error:
+        where = f"{name}: line {error.lineno}, column {error.colno}"
+        raise refuse(where, f"this is not JSON: {error.msg}", "Give a file that was saved here.") from None
+    except RecursionError:
+        raise refuse(name, "it is nested too deeply", "Give a file that was saved here.") from None
+    except UnicodeEncodeError:
+        raise refuse(name, "it holds half a letter (a lone surrogate)", "Write letters whole.") from None
+    except Refused:
+        raise
+    except ValueError:
+        raise refuse(name, "a number in it has thousands of digits", "Use ordinary numbers.") from None
+    if "\\u0000" in whole:
+        raise refuse(name, "it holds a character that is none (NUL)", "Leave it out.")
+    return document
+
+
+def _number(word: str) -> float:
+    value = float(word)
+    if not math.isfinite(value):
+        raise refuse("number", f"{word[:20]} is not a finite number", "Use ordinary numbers.")
+    return value
 
 
 def lines_of(text: str) -> dict[Path, int]:

@@ -14,7 +14,7 @@ from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
 from partita.errors import Problem, Refused, refuse
 from partita.files import layout_file
-from partita.files.locate import lines_of
+from partita.files.locate import finite_json, lines_of
 from partita.games import GAMES
 from partita.players.stroke_model import StrokeModel, stroke_model_from
 from partita.record.entry import Entry, entry_of
@@ -120,11 +120,7 @@ class WrittenRecord:
 
 def read_record(text: str, name: str = "record") -> WrittenRecord:
     """A record from a file's text. `Refused` when it is none at all; what is wrong in it is in its problems."""
-    try:
-        document = json.loads(text, parse_constant=_not_finite)
-        lines = lines_of(text)
-    except (json.JSONDecodeError, RecursionError) as error:
-        raise refuse(name, f"this is not JSON: {str(error)[:100]}", "Give a file that was saved here.") from None
+    document, lines = finite_json(text, name), lines_of(text)
     if not isinstance(document, dict) or document.get("format") != FORMAT or document.get("version") != 1:
         raise refuse(name, "it is no record", f'Its format is "{FORMAT}", its version 1.')
     found = WrittenRecord()
@@ -147,10 +143,6 @@ def read_record(text: str, name: str = "record") -> WrittenRecord:
                 where = f"{name}: line {lines.get((key, place), 1)}"
                 found.problems += [Problem(f"{where} {p.where}", p.what, p.accepted) for p in refused.problems]
     return found
-
-
-def _not_finite(word: str) -> float:
-    raise refuse("number", f"{word} is not a finite number", "Use ordinary numbers.")
 
 
 def _list(document: dict[str, Any], key: str, name: str) -> list[Any]:

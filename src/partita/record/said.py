@@ -5,7 +5,7 @@ from typing import Any
 
 from partita.errors import refuse
 from partita.options.option import ATTACKS
-from partita.physics.stroke import Stroke
+from partita.physics.stroke import Stroke, check_stroke
 from partita.weighing.samples import ENDINGS
 
 MADE, MISSED = ("won", "made_in_shape", "made_in_trouble"), ("nothing_left", "left_a_shot")
@@ -117,7 +117,7 @@ def said_from(row: dict[str, Any]) -> Said:
 
 
 def check_said(said: Said) -> None:
-    """`Refused` where a chance is none, or an ending is unknown."""
+    """`Refused` where a chance is none, an ending is unknown, or a stroke cannot be played."""
     for line in said.lines:
         chances = (
             line.value,
@@ -131,3 +131,4 @@ def check_said(said: Said) -> None:
             raise refuse("said", f"a chance of “{line.name[:60]}” is none", "Chances lie between 0 and 1.")
         if strange := [name for name in (*line.shares, *line.value_by_ending) if name not in ENDINGS]:
             raise refuse("said", f"“{strange[0][:30]}” is no ending", f"Use {', '.join(ENDINGS)}.")
+        check_stroke(line.stroke)

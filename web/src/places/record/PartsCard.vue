@@ -63,6 +63,7 @@ const several = computed(() => props.parts.filter((one) => one.first && one.rack
 </template>
 
 <style scoped src="@/design/card.css"></style>
+<style scoped src="@/design/track.css"></style>
 <style scoped>
 .wide {
   width: 42%;
@@ -86,28 +87,6 @@ th button {
   text-decoration: underline;
   text-decoration-color: var(--hairline);
   text-underline-offset: 3px;
-}
-.track {
-  position: relative;
-  height: 14px;
-}
-.zero {
-  position: absolute;
-  top: 0;
-  bottom: 0;
-  border-left: 1px solid var(--muted);
-}
-.value {
-  position: absolute;
-  top: 3px;
-  height: 8px;
-  background: var(--brass);
-}
-.half {
-  position: absolute;
-  top: 6px;
-  height: 2px;
-  background: var(--ink);
 }
 @media (max-width: 760px) {
   th button {

@@ -2,6 +2,7 @@
 import { computed, onActivated, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { MatchIn } from '@/api/client'
+import ChoiceChips from '@/frame/ChoiceChips.vue'
 import FrameActs from '@/frame/FrameActs.vue'
 import KeyLabel from '@/frame/KeyLabel.vue'
 import { letterOf, useKeys } from '@/frame/keys'
@@ -39,6 +40,30 @@ const player = computed(() => {
   const name = record.filters.player || (record.known?.players.length === 1 ? record.known.players[0] : '')
   const found = session.players.find((one) => one.own && one.name === name)
   return found ? Number(found.key.split(':')[1]) : null
+})
+/** Strokes by what practice would win, or as they came, luck and all. */
+const STROKES = [
+  { key: 'expected', name: 'What practice wins' },
+  { key: 'came', name: 'As they came' },
+] as const
+const view = ref<'expected' | 'came'>('expected')
+const strokes = computed(() => {
+  const season = says.value
+  const needed = season?.luck.needed ?? 0
+  return view.value === 'expected'
+    ? {
+        about: 'What a player one level better would have kept with the same strokes: without luck.',
+        says: season?.shots_words ?? '',
+        parts: season?.shots ?? [],
+      }
+    : {
+        about: 'What was lost against one’s own average, luck and all; below nothing it was won.',
+        says:
+          needed > (season?.luck.count ?? 0)
+            ? `Mostly luck: ${needed} decisions tell the sum to one rack.`
+            : '',
+        parts: season?.came ?? [],
+      }
 })
 const choose = (filters: Filters) => router.replace({ name: 'record', query: { ...asked(filters) } })
 function chooseKind(part: Partial<Filters>) {
@@ -101,12 +126,14 @@ usePlaceMemory()
           />
           <PartsCard
             title="Where the racks go: strokes"
-            about="What a player one level better would have kept with the same strokes: the part that practice wins, without luck."
-            :says="says.shots_words"
-            :parts="says.shots"
+            :about="strokes.about"
+            :says="strokes.says"
+            :parts="strokes.parts"
             none="Worked out behind each decision that is kept."
             @choose="chooseKind({ kind: $event, choice: '' })"
-          />
+          >
+            <ChoiceChips label="Strokes" :options="STROKES" :value="view" @choose="view = $event" />
+          </PartsCard>
         </div>
         <div class="column">
           <ReliabilityCard :season="says" :player="player" />

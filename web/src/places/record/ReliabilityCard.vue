@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Season } from '@/api/client'
+import ChoiceChips from '@/frame/ChoiceChips.vue'
 import { percent } from '@/shots/words'
 import ReliabilityChart from './ReliabilityChart.vue'
 
@@ -31,17 +32,12 @@ const better = computed(() => {
     <h2>Were the odds right?</h2>
     <p v-if="!found" class="muted">Nothing to hold against what came yet.</p>
     <template v-else>
-      <p class="tabs" role="group" aria-label="Chances of what">
-        <button
-          v-for="one in there"
-          :key="one.key"
-          type="button"
-          :aria-pressed="one.key === kind?.key"
-          @click="chosen = one.key"
-        >
-          {{ one.name }}
-        </button>
-      </p>
+      <ChoiceChips
+        label="Chances of what"
+        :options="there"
+        :value="kind?.key ?? ''"
+        @choose="chosen = $event"
+      />
       <div class="pair">
         <ReliabilityChart :found="found" :what="kind?.name ?? ''" />
         <div class="words">
@@ -92,21 +88,6 @@ const better = computed(() => {
 
 <style scoped src="@/design/card.css"></style>
 <style scoped>
-.tabs {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-}
-.tabs button {
-  padding: 3px 13px;
-  border: 1px solid var(--hairline);
-  border-radius: 18px;
-  color: var(--ink);
-}
-.tabs button[aria-pressed='true'] {
-  background: var(--ink);
-  color: var(--sheet);
-}
 .pair {
   display: grid;
   grid-template-columns: auto minmax(0, 1fr);

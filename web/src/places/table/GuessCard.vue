@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useBoard } from '@/board/useBoard'
+import ChoiceChips from '@/frame/ChoiceChips.vue'
 import ProblemList from '@/frame/ProblemList.vue'
 import { useGuess } from '@/stores/guess'
 
@@ -8,8 +9,16 @@ import { useGuess } from '@/stores/guess'
 const board = useBoard()
 const guess = useGuess()
 const meant = ref<'pot' | 'safe'>('pot')
-const balls = computed(() => Object.keys(board.document.balls).filter((ball) => ball !== 'cue'))
-const ball = ref(balls.value[0] ?? '')
+const MEANT = [
+  { key: 'pot', name: 'Pot a ball' },
+  { key: 'safe', name: 'Play safe' },
+] as const
+const balls = computed(() =>
+  Object.keys(board.document.balls)
+    .filter((ball) => ball !== 'cue')
+    .map((ball) => ({ key: ball, name: ball })),
+)
+const ball = ref(balls.value[0]?.key ?? '')
 const POCKETS = [
   { key: 'head-far', name: 'far head corner' },
   { key: 'side-far', name: 'far side' },
@@ -32,28 +41,23 @@ const say = () =>
 <template>
   <form class="guess" aria-label="Guess first" @submit.prevent="say">
     <p><b>What would you play?</b> The ledger opens when you have said it.</p>
-    <p class="row" role="group" aria-label="Attack or safe">
-      <button type="button" :aria-pressed="meant === 'pot'" @click="meant = 'pot'">Pot a ball</button>
-      <button type="button" :aria-pressed="meant === 'safe'" @click="meant = 'safe'">Play safe</button>
-    </p>
-    <p class="row" role="group" :aria-label="meant === 'pot' ? 'Which ball' : 'Off which ball'">
+    <ChoiceChips label="Attack or safe" :options="MEANT" :value="meant" @choose="meant = $event" />
+    <ChoiceChips
+      :label="meant === 'pot' ? 'Which ball' : 'Off which ball'"
+      :options="balls"
+      :value="ball"
+      @choose="ball = $event"
+    >
       <span class="muted">{{ meant === 'pot' ? 'the' : 'off the' }}</span>
-      <button v-for="one in balls" :key="one" type="button" :aria-pressed="ball === one" @click="ball = one">
-        {{ one }}
-      </button>
-    </p>
+    </ChoiceChips>
     <template v-if="meant === 'pot'">
-      <div class="pockets" role="group" aria-label="Into which pocket">
-        <button
-          v-for="one in POCKETS"
-          :key="one.key"
-          type="button"
-          :aria-pressed="pocket === one.key"
-          @click="pocket = one.key"
-        >
-          {{ one.name }}
-        </button>
-      </div>
+      <ChoiceChips
+        even
+        label="Into which pocket"
+        :options="POCKETS"
+        :value="pocket"
+        @choose="pocket = $event"
+      />
       <label
         ><span
           >I make it <b>{{ make }} %</b> of the time</span
@@ -84,11 +88,6 @@ p {
   align-items: center;
   gap: 6px;
 }
-.pockets {
-  display: grid;
-  grid-template-columns: repeat(3, minmax(0, 1fr));
-  gap: 6px;
-}
 button {
   min-height: 36px;
   padding: 3px 12px;
@@ -98,10 +97,6 @@ button {
   color: var(--ink);
   font: 600 13px var(--sans);
   cursor: pointer;
-}
-button[aria-pressed='true'] {
-  background: var(--ink);
-  color: var(--sheet);
 }
 .main {
   border-color: var(--brass);

@@ -88,33 +88,12 @@ const GAMES = [
 </template>
 
 <style scoped src="@/design/card.css"></style>
+<style scoped src="@/design/track.css"></style>
 <style scoped>
 .words {
   font-weight: 600;
 }
 .wide {
   width: 55%;
-}
-.track {
-  position: relative;
-  height: 14px;
-}
-.zero {
-  position: absolute;
-  top: 0;
-  bottom: 0;
-  border-left: 1px solid var(--muted);
-}
-.value {
-  position: absolute;
-  top: 3px;
-  height: 8px;
-  background: var(--brass);
-}
-.half {
-  position: absolute;
-  top: 6px;
-  height: 2px;
-  background: var(--ink);
 }
 </style>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import ChoiceChips from '@/frame/ChoiceChips.vue'
 import KeyLabel from '@/frame/KeyLabel.vue'
 import { useMatch } from '@/stores/match'
 import { percent } from '@/shots/words'
@@ -38,17 +39,12 @@ defineExpose({ won })
         Rack {{ store.rack }}: {{ store.breaks ? match.player_name : match.opponent_name }} breaks. Chance of
         the match <b>{{ percent(now.chance) }}</b>.
       </p>
-      <p class="hows" role="group" aria-label="How the rack was won">
-        <button
-          v-for="one in HOWS"
-          :key="one.key"
-          type="button"
-          :aria-pressed="how === one.key"
-          @click="how = how === one.key ? '' : one.key"
-        >
-          {{ one.name }}
-        </button>
-      </p>
+      <ChoiceChips
+        label="How the rack was won"
+        :options="HOWS"
+        :value="how"
+        @choose="how = how === $event ? '' : $event"
+      />
       <p class="who">
         <button type="button" class="big" @click="won(true)">
           <KeyLabel label="I won the rack" letter="w" />
@@ -96,22 +92,6 @@ defineExpose({ won })
 }
 .to {
   color: var(--muted);
-}
-.hows {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-}
-.hows button {
-  padding: 2px 12px;
-  border: 1px solid var(--hairline);
-  border-radius: 18px;
-  color: var(--ink);
-  font-weight: 500;
-}
-.hows button[aria-pressed='true'] {
-  background: var(--ink);
-  color: var(--sheet);
 }
 .who {
   display: grid;
