@@ -1,7 +1,10 @@
 """The record: what a choice cost, what strokes and luck came to, whether what was said came true, and its files."""
 
+import io
 import json
+import re
 import unittest
+from contextlib import redirect_stderr, redirect_stdout
 from dataclasses import asdict, replace
 from datetime import date
 from itertools import pairwise
@@ -15,6 +18,7 @@ from scipy.stats import nbinom
 from statsmodels.stats.proportion import proportion_confint
 from statsmodels.stats.weightstats import DescrStatsW
 
+from partita.cli.main import main
 from partita.errors import Refused
 from partita.files.decisions_file import read_decisions, write_decisions
 from partita.files.racks_file import read_racks, write_racks
@@ -39,7 +43,9 @@ from partita.record.shots import shot_of
 from partita.record.sums import mean_of, parts_of
 from partita.table.layout import Layout
 from partita.table.spec import TableSpec
+from partita.telling.match_sheet import match_sheet
 from partita.telling.record import account_document, said_of, season_document
+from partita.telling.record_documents import AfterDocument, RackDocument
 from partita.telling.study import study_of
 from partita.weighing.weigh import WeighRequest, weigh
 
@@ -396,3 +402,51 @@ class Files(unittest.TestCase):
             with self.assertRaises(Refused) as refused:
                 read_record(text)
             self.assertIn(said, str(refused.exception))
+
+    @settings(max_examples=150, deadline=None)
+    @given(st.data())
+    def test_whatever_stands_in_a_file_it_is_read_or_refused_in_words(self, data: Any) -> None:
+        match = '{"date": "2026-10-06", "player": "Ida", "opponent": "Abel", "race_to": 3, "racks": [{"i_won": true}]}'
+        whole = f'{{"format": "partita-record", "version": 1, "matches": [{match}]}}'
+        racks = "date,player,opponent,race_to,winner,how\n2026-10-06,Ida,Abel,3,me,run-out\n"
+        for text, reader in ((whole, read_record), (racks, read_racks), (racks, read_decisions)):
+            at = data.draw(st.integers(0, len(text)))
+            cut = data.draw(st.integers(0, 6))
+            strange = data.draw(st.text(max_size=4) | st.sampled_from(['"', "{", "null", "1e999", "-1", "\x00", ",,,"]))
+            try:
+                reader(text[:at] + strange + text[at + cut :])  # type: ignore[operator]
+            except Refused as refused:
+                self.assertTrue(refused.problems[0].what)
+
+    def test_the_command_line_sums_a_record_and_refuses_what_is_none(self) -> None:
+        said = io.StringIO()
+        with redirect_stdout(said):
+            self.assertEqual(main(["record", str(SEASON), "--player", "Ida Brandt"]), 0)
+        found = json.loads(said.getvalue())
+        self.assertEqual(found["choices"][0]["kind"], "hard")
+        self.assertLess(
+            abs(found["choice"]["value"] - 1.85), found["choice"]["half"], "what was planted, by docs/record.md"
+        )
+        with redirect_stdout(said):
+            self.assertEqual(main(["record", str(SEASON), "--table"]), 0)
+        self.assertIn("racks in a hundred decisions", said.getvalue())
+        complaint = io.StringIO()
+        with redirect_stderr(complaint):
+            self.assertEqual(main(["record", str(SEASON), "--player", "Nobody"]), 2)
+            self.assertEqual(main(["record", __file__]), 2)
+        self.assertIn("partita: player: there is no decision", complaint.getvalue())
+
+
+class Sheets(unittest.TestCase):
+    def test_a_long_match_goes_over_pages_and_a_new_one_has_room_to_be_filled_in(self) -> None:
+        pages = []
+        for won in ([], [True, False] * 24):
+            went = [AfterDocument.model_validate(after) for after in running(Match(race_to=25), won, 0.5, 0.5)]
+            racks = [
+                RackDocument(number=k, i_broke=True, i_won=mine, how="", how_words="", decisions=[], account=None)
+                for k, mine in enumerate(won, 1)
+            ]
+            sheet = match_sheet(("Ida", "Abel"), "today", 25, went, racks, "A long night. " * 30)
+            self.assertEqual(sheet[:5], b"%PDF-")
+            pages.append(len(re.findall(rb"/Type /Page\b(?!s)", sheet)))
+        self.assertEqual(pages, [3, 2])

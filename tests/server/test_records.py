@@ -4,6 +4,7 @@ import io
 import json
 import time
 from datetime import date, timedelta
+from types import SimpleNamespace
 from typing import Any
 
 from django.contrib.auth.models import User
@@ -21,6 +22,7 @@ from partita.weighing.samples import ENDINGS
 from profiles.models import PlayerProfile
 from records import clearing
 from records import files as record_files
+from records.earlier import decision_of
 from records.models import Decision, Match, Rack, Reckoning
 from studies.models import Study
 from tables.models import TableProfile, TableReading
@@ -152,6 +154,33 @@ class Decisions(RecordTest):
             self.assertEqual(len(answer["rows"]), 0 if query == "page=1" else count)
         for wrong in ("since=someday", "page=-1", "words=%00"):
             self.assertEqual(self.send("get", f"decisions?{wrong}").status_code, 422, wrong)
+
+    def test_in_a_match_the_seats_tell_who_it_was_and_only_ones_own_count_in_the_account(self) -> None:
+        rosa = PlayerProfile.objects.create(owner=self.user, name="Rosa", level="league", stroke_model=LEAGUE)
+        match = self.begin(them=f"profile:{rosa.pk}").json()["id"]
+        theirs = {**GOOD, "situation": {**GOOD.get("situation", {}), "shooter": "them"}}
+        for document in (GOOD, theirs):
+            study = self.study(document=document)
+            self.send("post", f"studies/{study.pk}/played", {"option": 0, "ending": "left_a_shot", "match": match})
+        self.assertEqual(
+            [(one.player_name, one.opponent_name, one.player) for one in Decision.objects.order_by("pk")],
+            [("Ida", "Rosa", self.player), ("Rosa", "Ida", rosa)],
+        )
+        (rack,) = self.score(match, False).json()["racks"]
+        self.assertEqual(len(rack["decisions"]), 2)
+        self.assertAlmostEqual(rack["account"]["strokes"], 0.3 - 0.7, msg="of Ida's shot alone")
+        self.assertEqual([one.player for one in Attempt.objects.order_by("pk")], [self.player, rosa])
+
+    def test_what_earlier_versions_kept_is_judged_by_its_study_or_stays_a_few_figures(self) -> None:
+        study = self.study()
+        then = {"pk": 7, "created": timezone.now(), "option": 1, "shot": "", "name": "Safe", "ending": "nothing_left",
+                "said": 0.8, "make": 0.0, "rack_chance": 0.55, "best_chance": 0.7}  # fmt: skip
+        whole = decision_of(SimpleNamespace(study=study, **then))
+        self.assertEqual((whole["choice"], round(whole["cost"], 2), whole["player_name"]), ("safe", 0.15, "Ida"))
+        self.assertEqual(whole["question"]["cue"], [2.0, 1.0])
+        for gone in (None, Study(question={}, document=None), Study(question=study.question, document={"options": []})):
+            plain = decision_of(SimpleNamespace(study=gone, **then))
+            self.assertEqual((plain["said"], plain["question"], plain["cost"], plain["foul"]), (None, None, 0.0, None))
 
 
 class Matches(RecordTest):
