@@ -134,7 +134,7 @@ class Answer(BrowserCase):
         expect(page.locator("svg.table .moving").first).to_be_attached()
         page.get_by_role("button", name="I played this").click()
         page.get_by_role("button", name="nothing left", exact=True).click()
-        expect(page.get_by_text("Saved for the record: nothing left")).to_be_visible()
+        expect(page.get_by_text("Kept in the record: nothing left")).to_be_visible()
         page.get_by_role("button", name="Files").click()
         with page.expect_download() as download:
             page.get_by_role("button", name="Drawing, SVG").click()

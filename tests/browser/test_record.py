@@ -108,6 +108,10 @@ class ASeason(BrowserCase):
         odds.get_by_role("button", name="Show the figures").click()
         expect(odds.get_by_role("row", name=re.compile("90 to 100 %"))).to_be_visible()
         self.assertEqual(self.violations(page), [])
+        page.get_by_role("button", name="Hall light").click()
+        page.get_by_role("button", name="As they came").click()
+        expect(page.get_by_text(re.compile("Mostly luck: .* decisions tell the sum to one rack"))).to_be_visible()
+        self.assertEqual(self.violations(page), [])
 
     def test_what_is_deleted_comes_back_and_a_search_finds_it(self) -> None:
         page = self.page
