@@ -13,6 +13,8 @@ const study = useStudy()
 const playouts = usePlayOuts()
 const runOut = useRunOut()
 const measure = useMeasure()
+/** Pages of one thing: pressed there, the tab leads back to all of them. */
+const WITH_A_LIST: PlaceName[] = ['record', 'players']
 const here = computed(() => route.meta['place'] as PlaceName)
 /** Where something long is running. */
 const busy = computed<Partial<Record<PlaceName, string>>>(() => ({
@@ -27,7 +29,7 @@ const busy = computed<Partial<Record<PlaceName, string>>>(() => ({
     <RouterLink
       v-for="(place, i) in PLACES"
       :key="place.name"
-      :to="here === place.name && place.name === 'players' ? place.path : pathOf(place)"
+      :to="here === place.name && WITH_A_LIST.includes(place.name) ? place.path : pathOf(place)"
       class="tab"
       :class="{ here: here === place.name }"
       :aria-current="here === place.name ? 'page' : undefined"

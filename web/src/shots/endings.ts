@@ -8,6 +8,14 @@ export const ENDINGS = [
   { key: 'foul', word: 'foul' },
   { key: 'lost', word: 'lost now' },
 ]
+/** As what an option can end: anything is missed or fouled, a pot is made; all else only as it came in the weighing. */
+export const endingsOf = ({ shares, potted }: { shares: Record<string, number>; potted: string | null }) =>
+  ENDINGS.filter(
+    ({ key }) =>
+      ['nothing_left', 'left_a_shot', 'foul'].includes(key) ||
+      (shares[key] ?? 0) > 0 ||
+      (potted !== null && key.startsWith('made')),
+  )
 export const AIM_MARKS: Record<string, { mark: string; word: string }> = {
   attack: { mark: '▲', word: 'Attack' },
   safe: { mark: '■', word: 'Safe' },

@@ -1,3 +1,4 @@
+import { endingsOf } from './endings'
 import { describe, expect, it } from 'vitest'
 import { ledgerState } from '@/places/table/ledgerState'
 import type { Way } from '@/api/client'
@@ -45,5 +46,26 @@ describe('the ledger says how far it is', () => {
     expect(ledgerState({ ...plain, waitsFor: 'the rules' })).toBe('waiting')
     expect(ledgerState({ ...plain, status: 'stopped' })).toBe('stopped')
     expect(ledgerState({ ...plain, stale: true, isFinal: true })).toBe('the layout has changed since')
+  })
+})
+
+describe('endings that are asked for', () => {
+  it('are those that the shot can have', () => {
+    const keys = (shares: Record<string, number>, potted: string | null) =>
+      endingsOf({ shares, potted }).map(({ key }) => key)
+    expect(keys({ nothing_left: 0.8, left_a_shot: 0.2 }, null)).toEqual([
+      'nothing_left',
+      'left_a_shot',
+      'foul',
+    ])
+    expect(keys({ won: 0.6, left_a_shot: 0.4 }, '9')).toEqual([
+      'won',
+      'made_in_shape',
+      'made_in_trouble',
+      'nothing_left',
+      'left_a_shot',
+      'foul',
+    ])
+    expect(keys({ made_in_trouble: 0.1, lost: 0.1, foul: 0.8 }, null)).toContain('lost')
   })
 })

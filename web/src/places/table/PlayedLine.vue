@@ -2,7 +2,7 @@
 import { computed, onActivated, ref, watch } from 'vue'
 import { answered, api, type Decision } from '@/api/client'
 import { useGuarded } from '@/api/guarded'
-import { ENDINGS } from '@/shots/endings'
+import { ENDINGS, endingsOf } from '@/shots/endings'
 import { useMatch } from '@/stores/match'
 import { useStudy } from '@/stores/study'
 
@@ -25,11 +25,7 @@ const begin = () => {
 }
 onActivated(() => void match.openInPlay())
 const playing = computed(() => (apart.value ? null : match.playing))
-/** What an option can end as comes first; what it never did in the weighing is refused by the server if it cannot be. */
-const endings = computed(() => {
-  const shares = study.option?.shares ?? {}
-  return [...ENDINGS].sort((a, b) => Number((shares[b.key] ?? 0) > 0) - Number((shares[a.key] ?? 0) > 0))
-})
+const endings = computed(() => (study.option ? endingsOf(study.option) : []))
 const keep = (ending: string) =>
   guarded(async () => {
     const path = { study_id: study.study?.id ?? 0 }

@@ -114,7 +114,10 @@ async function remove() {
   await record.remove('decision', decision.value.id, decision.value.shot_name)
   await router.push({ name: 'record' })
 }
-const unknown = computed(() => ['foul', 'lost'].includes(decision.value?.ending ?? ''))
+const unknown = computed(
+  () =>
+    ['foul', 'lost'].includes(decision.value?.ending ?? '') && decision.value?.said?.played.aim !== 'safe',
+)
 const judged = computed(() => {
   const one = decision.value
   if (!one) return []
