@@ -258,7 +258,7 @@ def drawing(request: HttpRequest, decision_id: int, best: bool = False) -> Drawi
     """What was played drawn as it lay, or what would have been best."""
     need("weighing")
     row = _own(request, decision_id)
-    if row.said is None or row.question is None:
+    if row.said is None or "me" not in row.asked:
         raise Http404
     line = row.said["best" if best else "played"]
     return draw(question_of(row), Stroke(**line["stroke"]))

@@ -99,6 +99,8 @@ def _table_name(layout: dict[str, Any], match: Match | None) -> str:
 
 def running_rack(match: Match) -> Rack:
     """The rack that is being played; begun with its first decision. `Refused` when the match is over."""
+    # Two phones at once begin it once.
+    Match.objects.select_for_update().get(pk=match.pk)
     last = match.racks.last()
     if last is not None and last.i_won is None:
         return last

@@ -102,14 +102,19 @@ def _breaks_next(match: Match, last: After) -> bool:
 
 
 @transaction.atomic
-def score(match: Match, i_won: bool, how: str) -> None:
-    """The rack in play is over: who won it, and how. `Refused` when the match is over already."""
+def score(match: Match, i_won: bool, how: str, number: int | None = None) -> None:
+    """The rack in play is over: who won it, and how. `Refused` when the match is over already.
+
+    number : of the rack that is meant, so that one tapped twice, or on two phones, is scored once
+    """
     if how not in HOWS:
         raise refuse("how", f"“{how[:30]}” is none", f"Use one of {', '.join(one for one in HOWS if one)}.")
     locked = Match.objects.select_for_update().get(pk=match.pk)
     went = as_it_went(locked)
     if is_over(match.race_to, went[-1]):
         raise refuse("match", "it is over", "Take the last rack back, or make the race longer.")
+    if number not in (None, went[-1].number + 1):
+        raise refuse("rack", f"rack {number} is not in play", f"Rack {went[-1].number + 1} is.")
     Rack.objects.update_or_create(
         match=locked, number=went[-1].number + 1, defaults={"i_won": i_won, "how": how}
     )  # fmt: skip

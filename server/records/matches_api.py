@@ -46,10 +46,11 @@ class MatchIn(Schema):
 
 
 class RackScoreIn(Schema):
-    """Who won a rack, and how."""
+    """Who won a rack, and how; `number`: of the rack that is meant, where that matters."""
 
     i_won: bool
     how: str = Field("", max_length=20)
+    number: int | None = None
 
 
 class MatchLine(Schema):
@@ -132,7 +133,7 @@ def change(request: HttpRequest, match_id: int, body: MatchIn) -> dict[str, Any]
 @router.post("/matches/{int:match_id}/racks", response=MatchOut)
 def score(request: HttpRequest, match_id: int, body: RackScoreIn) -> dict[str, Any]:
     """The rack in play is over."""
-    matches.score(_own(request, match_id), body.i_won, body.how)
+    matches.score(_own(request, match_id), body.i_won, body.how, body.number)
     return _out(_own(request, match_id))
 
 

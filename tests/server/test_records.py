@@ -3,6 +3,7 @@
 import io
 import json
 import time
+from concurrent.futures import ThreadPoolExecutor
 from datetime import date, timedelta
 from types import SimpleNamespace
 from typing import Any
@@ -200,6 +201,25 @@ class Matches(RecordTest):
         changed = self.send("put", f"matches/{match['id']}/racks/1", {"i_won": False, "how": "miss"}).json()
         self.assertEqual([rack["i_won"] for rack in changed["racks"]], [False, False, True])
         self.assertEqual(changed["racks"][0]["how_words"], "after a miss")
+        for number, status in ((3, 422), (4, 200), (4, 422)):
+            answer = self.send("post", f"matches/{match['id']}/racks", {"i_won": True, "number": number})
+            self.assertEqual(answer.status_code, status, "a rack tapped twice is scored once")
+
+    def test_two_phones_at_once_begin_a_rack_once(self) -> None:
+        match, study = self.begin().json()["id"], self.study()
+
+        def phone(_: int) -> int:
+            client = Client()
+            client.force_login(self.user)
+            try:
+                body = {"option": 0, "ending": "left_a_shot", "match": match}
+                return int(self.send("post", f"studies/{study.pk}/played", body, client).status_code)
+            finally:
+                connection.close()
+
+        with ThreadPoolExecutor(2) as phones:
+            self.assertEqual([*phones.map(phone, range(4))], [200] * 4)
+        self.assertEqual((Rack.objects.count(), Decision.objects.count()), (1, 4))
 
     def test_decisions_belong_to_the_rack_in_play_and_its_account_adds_up(self) -> None:
         match = self.begin().json()["id"]

@@ -61,11 +61,17 @@ export const useMatch = defineStore('match', () => {
     })
     return saved
   }
-  const score = (i_won: boolean, how: string) =>
-    guarded(async () => {
-      const given = { params: path(), body: { i_won, how } }
+  /** A tap is sent once, and means the rack that was on the screen. */
+  const sending = ref(false)
+  const score = async (i_won: boolean, how: string) => {
+    if (sending.value) return
+    sending.value = true
+    await guarded(async () => {
+      const given = { params: path(), body: { i_won, how, number: rack.value } }
       take(await answered(api.POST('/api/matches/{match_id}/racks', given)))
     })
+    sending.value = false
+  }
   const changeRack = (number: number, i_won: boolean, how: string) =>
     guarded(async () => {
       const given = { params: { path: { ...path().path, number } }, body: { i_won, how } }

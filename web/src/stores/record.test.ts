@@ -92,6 +92,12 @@ describe('who breaks the next rack', () => {
 })
 
 describe('the match in play', () => {
+  it('is scored once however often it is tapped', async () => {
+    const match = useMatch()
+    await match.open(3)
+    await Promise.all([match.score(true, ''), match.score(true, '')])
+    expect(server.asked.filter((one) => one.startsWith('POST'))).toHaveLength(1)
+  })
   it('is kept by the browser and opened for the Table', async () => {
     useMatch().keepInPlay(3)
     setActivePinia(createPinia())

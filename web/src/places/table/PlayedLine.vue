@@ -26,13 +26,18 @@ const begin = () => {
 onActivated(() => void match.openInPlay())
 const playing = computed(() => (apart.value ? null : match.playing))
 const endings = computed(() => (study.option ? endingsOf(study.option) : []))
-const keep = (ending: string) =>
-  guarded(async () => {
+const sending = ref(false)
+const keep = async (ending: string) => {
+  if (sending.value) return
+  sending.value = true
+  await guarded(async () => {
     const path = { study_id: study.study?.id ?? 0 }
     const body = { option: study.place, ending, match: playing.value?.id ?? null }
     kept.value = await answered(api.POST('/api/studies/{study_id}/played', { params: { path }, body }))
     asking.value = false
   })
+  sending.value = false
+}
 const takeBack = () =>
   guarded(async () => {
     const path = { decision_id: kept.value?.id ?? 0 }
