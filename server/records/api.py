@@ -97,8 +97,8 @@ class DecisionLine(Schema):
 
     @staticmethod
     def resolve_has_drawing(row: Decision) -> bool:
-        """Whether it knows how the balls lay."""
-        return row.question is not None
+        """Whether it knows how the balls lay, and who played."""
+        return "me" in row.asked
 
 
 class DecisionsOut(Schema):

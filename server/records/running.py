@@ -15,6 +15,7 @@ from partita.table.diamonds import metres
 from partita.telling.record import said_of
 from partita.telling.study import study_of
 from partita.weighing.weigh import WeighRequest, weigh
+from profiles.models import PlayerProfile
 from profiles.services import stroke_model_named, stroke_of
 from records.models import Decision, Reckoning
 from work import running
@@ -84,24 +85,25 @@ def weigh_anew(decision: Decision) -> bool:
     except (Refused, KeyError):
         return False
     study = study_of(weighing)
-    own = next(k for k, one in enumerate(study.options) if one.source == "own")
+    own = next((k for k, one in enumerate(study.options) if one.source == "own"), None)
+    if own is None:
+        return False
     said = said_of(study, own, weighing.rater.situation)
     Decision.objects.filter(pk=decision.pk).update(anew=_anew(said, decision))
     return True
 
 
 def _today(decision: Decision) -> Question:
-    """Both players as they are now; one who is gone as he was."""
+    """Both players as they are now, by their profiles, else by their levels; one who is gone as he was."""
     then, keys = question_of(decision), decision.asked.get("players", {})
+    seats = ("me", "them") if then.i_shoot else ("them", "me")
     now: dict[str, Any] = {}
-    for seat in ("me", "them"):
+    for seat, name in zip(seats, (decision.player_name, decision.opponent_name), strict=True):
+        profile = PlayerProfile.objects.filter(owner=decision.owner, name=name).first()
         try:
-            now[seat] = stroke_model_named(decision.owner, keys.get(seat, ""))
+            now[seat] = stroke_of(profile) if profile else stroke_model_named(decision.owner, keys.get(seat, ""))
         except Refused:
             now[seat] = getattr(then, seat)
-    shooter = "me" if then.i_shoot else "them"
-    if decision.player is not None:
-        now[shooter] = stroke_of(decision.player)
     return replace(then, **now)
 
 

@@ -73,7 +73,7 @@ class Killed(_PlayOuts):
         self.settle()
         worker = Worker().start()
         self.addCleanup(worker.stop)
-        (playout,) = asking.ask(self.study, [], 192, freely=True)
+        (playout,) = asking.ask(self.study, [], 128, freely=True)
         eventually("a part is under way", lambda: self.figures(playout)["done"] > 0)
         worker.kill()
         kept = {part.pk: part.won for part in Part.objects.all() if part.won}
@@ -84,5 +84,5 @@ class Killed(_PlayOuts):
         for key, won in kept.items():
             self.assertEqual(Part.objects.get(pk=key).won[: len(won)], won)
         request = request_of(self.study)
-        alone = list(play_out(request, 192, seed=1))[-1]
+        alone = list(play_out(request, 128, seed=1))[-1]
         self.assertEqual(self.figures(playout)["chance"], alone.chance.as_json())

@@ -59,7 +59,7 @@ class Killed(_Life):
     def test_a_study_whose_worker_is_killed_is_taken_up_by_another(self) -> None:
         worker = Worker().start()
         self.addCleanup(worker.stop)
-        study = ask(self.user, 3000)
+        study = ask(self.user, 1500)
         eventually("it has begun", lambda: self.state(study).revision > 0)
         worker.kill()
         self.assertEqual(self.state(study).status, Study.Status.RUNNING)

@@ -110,7 +110,7 @@ class WrittenMatch(_Written):
 
 @dataclass
 class WrittenRecord:
-    """What a file holds: what can be taken, and the problems of what cannot; where : a place in the file by token."""
+    """What a file holds: what can be taken, and the problems of what cannot."""
 
     matches: list[WrittenMatch] = field(default_factory=list)
     decisions: list[WrittenDecision] = field(default_factory=list)

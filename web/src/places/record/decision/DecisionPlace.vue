@@ -91,7 +91,10 @@ const anew = () =>
       isActive: (state) => ACTIVE.includes(state.status),
       take: (later) => {
         reckoning.value = later
-        if (!ACTIVE.includes(later.status)) show()
+        if (ACTIVE.includes(later.status)) return
+        show()
+        const words = later.document?.left_out ? 'As it lies it cannot be weighed anew' : later.failure
+        if (words) problems.value = [{ where: '', what: words, accepted: '' }]
       },
       trouble: (found) => (problems.value = found),
       everyMs: 300,
