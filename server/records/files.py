@@ -57,32 +57,42 @@ def read(owner: Any, text: str, level: str = "") -> Reading:
     record = _record_of(text)
     found = Reading(record, problems=record.problems)
     names = set(PRESETS) | set(PlayerProfile.objects.filter(owner=owner).values_list("name", flat=True))
-    tokens = {kind: set(kind.objects.filter(owner=owner).values_list("token", flat=True)) for kind in (Match, Decision)}  # type: ignore[attr-defined]
-    strangers: dict[str, None] = {}
-    for match in _named(record.matches):
+    matches, decisions = (
+        set(kind.objects.filter(owner=owner).values_list("token", flat=True)) for kind in (Match, Decision)  # type: ignore[attr-defined]
+    )  # fmt: skip
+    for match in _new(record.matches, matches, found):
         unknown = [name for name in _both(match) if name not in names]
-        if match.token in tokens[Match]:
-            found.known += 1
-        elif unknown and not level:
-            strangers |= dict.fromkeys(unknown)
-            found.problems.append(Problem(
-                f"match of {match.date} against {match.opponent}", f"nobody is called {' or '.join(unknown)} here",
-                "Make the player first, correct the name, or give unknown players a level.",
-            ))  # fmt: skip
-        else:
-            strangers |= dict.fromkeys(unknown)
-            found.matches.append(match)
-            tokens[Match].add(match.token)
-    for decision in _named(record.decisions):
-        if decision.token in tokens[Decision]:
-            found.known += 1
-        elif decision.date is None:
+        found.strangers += [name for name in unknown if name not in found.strangers]
+        if unknown and not level:
+            found.problems.append(_of_strangers(match, unknown))
+            continue
+        for rack in match.racks:
+            rack.decisions = list(_new(rack.decisions, decisions, found))
+        found.matches.append(match)
+    for decision in _new(record.decisions, decisions, found):
+        if decision.date is None:
             found.problems.append(Problem("decision", "it has no date", "Give the day, as 2026-03-31."))
         else:
             found.decisions.append(decision)
-            tokens[Decision].add(decision.token)
-    found.strangers, found.problems = list(strangers), found.problems[:_MOST_TOLD]
+    found.problems = found.problems[:_MOST_TOLD]
     return found
+
+
+def _new(some: Iterable[Any], known: set[str], found: Reading) -> Iterable[Any]:
+    """Those that are not known yet; from then on they are. The others are counted."""
+    for one in _named(some):
+        if one.token in known:
+            found.known += 1
+        else:
+            known.add(one.token)
+            yield one
+
+
+def _of_strangers(match: WrittenMatch, unknown: list[str]) -> Problem:
+    return Problem(
+        f"match of {match.date} against {match.opponent}", f"nobody is called {' or '.join(unknown)} here",
+        "Make the player first, correct the name, or give unknown players a level.",
+    )  # fmt: skip
 
 
 def _both(match: WrittenMatch) -> tuple[str, str]:

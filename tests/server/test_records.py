@@ -277,6 +277,17 @@ class Files(RecordTest):
         self.assertEqual(len(mine), Decision.objects.filter(owner=self.user).count())
         self.assertCountEqual(mine, theirs)
 
+    def test_a_decision_that_is_known_by_its_token_is_left_aside_wherever_it_stands(self) -> None:
+        match = self.begin().json()["id"]
+        for _ in range(2):
+            self.played(1, "nothing_left", match=match)
+        whole = self.send("get", "record/file").content.decode()
+        Decision.objects.order_by("pk")[:1].get().delete()
+        Match.objects.all().delete()
+        reading = self.upload("record/take", whole).json()
+        self.assertEqual((len(reading["matches"]), reading["known"]), (1, 1))
+        self.assertEqual(Decision.objects.count(), 2, "the one that was left, and the one that came back")
+
     def test_csv_goes_out_and_into_another_account_and_a_wrong_line_leaves_nothing_half_taken(self) -> None:
         match = self.begin().json()["id"]
         self.played(1, "nothing_left", match=match)

@@ -1,106 +1,41 @@
 <script setup lang="ts">
-import { computed, onActivated, ref, watch } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
-import { answered, api, type Drawing, type Reckoning, type WholeDecision } from '@/api/client'
-import { useGuarded } from '@/api/guarded'
-import { wholeDocument, type Place } from '@/board/document'
+import { computed } from 'vue'
+import { useRouter } from 'vue-router'
+import type { Place } from '@/board/document'
 import { useSharedBoard } from '@/board/useBoard'
 import RestPicker from '@/drawing/RestPicker.vue'
 import TableDrawing from '@/drawing/TableDrawing.vue'
-import { createFollower } from '@/follow'
 import FrameActs from '@/frame/FrameActs.vue'
 import ProblemList from '@/frame/ProblemList.vue'
 import { percent } from '@/shots/words'
 import { ENDINGS } from '@/shots/endings'
 import { ONLY_TRIES } from '@/stores/layers'
 import { useRecord } from '@/stores/record'
-import { useSession } from '@/stores/session'
 import { useStudy } from '@/stores/study'
 import { dayWords, endingWord, points } from '../words'
 import LineCard from './LineCard.vue'
+import { useDecision } from './useDecision'
 
 /** One decision: as it lay, what was said, what was played, what came of it; and what would be said today. */
 defineEmits<{ keys: [] }>()
-const ACTIVE = ['queued', 'running', 'stopping']
-const route = useRoute()
 const router = useRouter()
-const session = useSession()
 const board = useSharedBoard()
 const study = useStudy()
 const record = useRecord()
-const { problems, guarded } = useGuarded()
-const follower = createFollower()
-const id = computed(() => Number(route.params['decisionId']))
-const path = () => ({ params: { path: { decision_id: id.value } } })
-const decision = ref<WholeDecision | null>(null)
-const drawing = ref<Drawing | null>(null)
-const best = ref(false)
-const reckoning = ref<Reckoning | null>(null)
-const resting = ref(false)
-
-const show = () => {
-  if (route.name !== 'decision') return
-  void guarded(async () => {
-    if (decision.value?.id !== id.value) {
-      decision.value = null
-      drawing.value = null
-      best.value = resting.value = false
-    }
-    decision.value = await answered(api.GET('/api/decisions/{decision_id}', path()))
-    if (document.value) await session.learnGeometry(document.value.table)
-    await draw()
-  })
-}
-const draw = () =>
-  guarded(async () => {
-    if (!decision.value?.has_drawing) return
-    const params = { ...path().params, query: { best: best.value } }
-    drawing.value = await answered(api.GET('/api/decisions/{decision_id}/drawing', { params }))
-  })
-onActivated(show)
-watch(id, show, { immediate: true })
-watch(best, () => void draw())
-
-const document = computed(() => (decision.value?.document ? wholeDocument(decision.value.document) : null))
-const geometry = computed(() => (document.value ? session.geometryOf(document.value.table) : undefined))
-const balls = computed(() => ({
-  ...((document.value?.balls ?? {}) as Record<string, Place>),
-  ...(decision.value?.cue ? { cue: decision.value.cue as Place } : {}),
-}))
-/** Changes go one after another: each begins with what the one before it left. */
-let before = Promise.resolve()
-const change = (part: { ending?: string; made?: boolean | null; rest?: number[] | null }) => {
-  resting.value = false
-  before = before.then(() =>
-    guarded(async () => {
-      if (!decision.value) return
-      const { ending, made, rest } = decision.value
-      const body = { ending, made, rest, ...part }
-      decision.value = await answered(api.PUT('/api/decisions/{decision_id}', { ...path(), body }))
-    }),
-  )
-  return before
-}
-const anew = () =>
-  guarded(async () => {
-    const asked = await answered(api.POST('/api/decisions/{decision_id}/anew', path()))
-    reckoning.value = asked
-    const key = { params: { path: { reckoning_id: asked.id } } }
-    void follower.follow(asked, {
-      look: () => answered(api.GET('/api/reckonings/{reckoning_id}', key)),
-      isActive: (state) => ACTIVE.includes(state.status),
-      take: (later) => {
-        reckoning.value = later
-        if (ACTIVE.includes(later.status)) return
-        show()
-        const words = later.document?.left_out ? 'As it lies it cannot be weighed anew' : later.failure
-        if (words) problems.value = [{ where: '', what: words, accepted: '' }]
-      },
-      trouble: (found) => (problems.value = found),
-      everyMs: 300,
-    })
-  })
-const weighing = computed(() => !!reckoning.value && ACTIVE.includes(reckoning.value.status))
+const {
+  decision,
+  drawing,
+  best,
+  resting,
+  reckoning,
+  weighing,
+  document,
+  geometry,
+  balls,
+  problems,
+  change,
+  anew,
+} = useDecision()
 /** The layout on the Table, to be weighed and questioned there. */
 async function toTable() {
   if (!document.value || !decision.value) return
