@@ -13,17 +13,17 @@ def csv_rows(text: str, name: str, columns: Sequence[str], needed: Sequence[str]
     """("name: line 3", the values that are not empty), row by row. `Refused` for a wrong heading, or no CSV."""
     accepted = f"Columns: {', '.join(columns)}."
     reader = csv.DictReader(io.StringIO(text))
-    heading = [column.strip() for column in reader.fieldnames or []]
-    if missing := [column for column in needed if column not in heading]:
-        raise refuse(f"{name}: line 1", f"the heading lacks {', '.join(missing)}", accepted)
-    if strange := [column for column in heading if column not in columns]:
-        raise refuse(f"{name}: line 1", f"there is no column “{strange[0][:30]}”", accepted)
     try:
+        heading = [column.strip() for column in reader.fieldnames or []]
+        if missing := [column for column in needed if column not in heading]:
+            raise refuse(f"{name}: line 1", f"the heading lacks {', '.join(missing)}", accepted)
+        if strange := [column for column in heading if column not in columns]:
+            raise refuse(f"{name}: line 1", f"there is no column “{strange[0][:30]}”", accepted)
         for row in reader:
             given = {key.strip(): value.strip() for key, value in row.items() if isinstance(value, str)}
             yield f"{name}: line {reader.line_num}", {key: value for key, value in given.items() if value}
     except csv.Error as error:
-        raise refuse(f"{name}: line {reader.line_num}", f"it is no CSV: {error}", accepted) from None
+        raise refuse(f"{name}: line {max(1, reader.line_num)}", f"it is no CSV: {error}", accepted) from None
 
 
 def csv_text(columns: Sequence[str], rows: Iterable[Sequence[object]]) -> str:
