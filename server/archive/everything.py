@@ -16,7 +16,7 @@ from kicks import trying
 from kicks.models import KickTry
 from layouts.models import Layout
 from layouts.services import checked
-from measures.attempts import Sent, Shot
+from measures.attempts import Shot
 from measures.models import Attempt
 from partita.errors import Problem, Refused, refuse
 from partita.files.attempts_file import WrittenAttempt
@@ -154,9 +154,10 @@ def bring_back(owner: User, text: str) -> dict[str, int]:
     new |= {
         name: sum(_each(name, getattr(file, name), take, owner))
         for name, take in (
-            ("tables", _table), ("attempts", _attempt), ("layouts", _layout), ("studies", _study),
+            ("tables", _table), ("layouts", _layout), ("studies", _study),
         )
     }  # fmt: skip
+    new["attempts"] = _attempts(owner, file.attempts)
     for name, rows in file.tries.items():
         known = KickTry.objects.filter(owner=owner, table=name).exists()
         new["tries"] = new.get("tries", 0) + (0 if known or not rows else _take_tries(owner, name, rows))
@@ -215,21 +216,34 @@ def _take_tries(owner: User, name: str, rows: str) -> int:
     return len(trying.take_in(owner, _table_named(owner, name), rows))
 
 
-def _attempt(owner: User, part: AttemptPart) -> bool:
-    player = PlayerProfile.objects.filter(owner=owner, name=part.player).first()
-    if player is None:
-        raise refuse("player", f"there is no “{part.player[:40]}” among the players", "Add the player.")
-    if Attempt.objects.filter(player=player, token=part.token).exists():
-        return False
+def _attempts(owner: User, parts: list[AttemptPart]) -> int:
+    """All of them in one go: there may be ten thousand."""
+    players = {one.name: one for one in PlayerProfile.objects.filter(owner=owner)}
+    known = set(Attempt.objects.filter(player__owner=owner).values_list("player__name", "token"))
+    fresh: dict[tuple[str, str], Attempt] = {}
+
+    def take(_: User, part: AttemptPart) -> bool:
+        if part.player not in players:
+            raise refuse("player", f"there is no “{part.player[:40]}” among the players", "Add the player.")
+        key = (part.player, part.token)
+        if key in known or key in fresh:
+            return False
+        _check_attempt(part)
+        fresh[key] = Attempt(player=players[part.player], **part.model_dump(exclude={"player"}))
+        return True
+
+    new = sum(_each("attempts", parts, take, owner))
+    Attempt.objects.bulk_create(fresh.values(), batch_size=1000)
+    return new
+
+
+def _check_attempt(part: AttemptPart) -> None:
     if part.table is not None:
         read_table(part.table)
     if part.shot:
         _check_shot(part)
     else:
-        Sent(part.token, WrittenAttempt(part.station, part.outcome, part.x, part.y)).written.checked()
-    values = part.model_dump(exclude={"player"})
-    Attempt.objects.create(player=player, **values)
-    return True
+        WrittenAttempt(part.station, part.outcome, part.x, part.y).checked()
 
 
 def _check_shot(part: AttemptPart) -> None:

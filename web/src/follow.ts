@@ -11,6 +11,9 @@ export interface Followed<T> {
   trouble: (problems: Problem[]) => void
   everyMs: number
 }
+/** Whether a piece of work is still being worked on. */
+export const isActive = (state: { status: string } | null) =>
+  !!state && ['queued', 'running', 'stopping'].includes(state.status)
 /** After an answer that did not come. */
 export const PAUSE_MS = 1500
 

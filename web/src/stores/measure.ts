@@ -2,12 +2,10 @@ import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { answered, api, type ErrorCosts, type Measure, type Sitting } from '@/api/client'
 import { useGuarded } from '@/api/guarded'
-import { createFollower } from '@/follow'
+import { createFollower, isActive } from '@/follow'
 import { useSession } from './session'
 
 const POLL_MS = 250
-const ACTIVE = ['queued', 'running', 'stopping']
-const isActive = (state: { status: string } | null) => !!state && ACTIVE.includes(state.status)
 
 /** What is known of one player: his attempts, what they say, what his errors cost; asked, followed, stopped. */
 export const useMeasure = defineStore('measure', () => {

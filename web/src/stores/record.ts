@@ -11,11 +11,10 @@ import {
   type SeasonAnswer,
 } from '@/api/client'
 import { useGuarded } from '@/api/guarded'
-import { createFollower } from '@/follow'
+import { createFollower, isActive } from '@/follow'
 import { asked, NOTHING, type Filters } from '@/places/record/filters'
 
 const POLL_MS = 400
-const ACTIVE = ['queued', 'running', 'stopping']
 interface Page<T> {
   total: number
   rows: T[]
@@ -37,13 +36,12 @@ export const useRecord = defineStore('record', () => {
   const decisions = ref<Page<Decision>>({ total: 0, rows: [] })
   const matchPage = ref(0)
   const page = ref(0)
-  const loaded = ref(false)
   const deleted = ref<Deleted[]>([])
   const undo = ref<Undo | null>(null)
   const { problems, guarded } = useGuarded()
   const follower = createFollower()
   const reckoning = ref<Reckoning | null>(null)
-  const weighing = computed(() => !!reckoning.value && ACTIVE.includes(reckoning.value.status))
+  const weighing = computed(() => isActive(reckoning.value))
 
   const query = (more: object = {}) => ({ params: { query: { ...asked(filters.value), ...more } } })
   let latest = 0
@@ -64,7 +62,6 @@ export const useRecord = defineStore('record', () => {
       matches.value = some
       decisions.value = more
       deleted.value = gone
-      loaded.value = true
     })
   function choose(next: Filters) {
     filters.value = next
@@ -111,7 +108,7 @@ export const useRecord = defineStore('record', () => {
     void follower.follow(next, {
       look: () =>
         answered(api.GET('/api/reckonings/{reckoning_id}', { params: { path: { reckoning_id: next.id } } })),
-      isActive: (state) => ACTIVE.includes(state.status),
+      isActive,
       take: (later) => (reckoning.value = later),
       trouble: (found) => (problems.value = found),
       everyMs: POLL_MS,
@@ -125,7 +122,7 @@ export const useRecord = defineStore('record', () => {
     })
 
   return {
-    filters, known, season, matches, decisions, matchPage, page, loaded, undo, problems, reckoning, weighing,
+    filters, known, season, matches, decisions, matchPage, page, undo, problems, reckoning, weighing,
     deleted,
     load, choose, turn, turnMatches, remove, restore, bringBack, weighAnew, stopWeighing,
   } // prettier-ignore

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onActivated, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { MatchIn } from '@/api/client'
 import ChoiceChips from '@/frame/ChoiceChips.vue'
@@ -73,8 +73,8 @@ function chooseKind(part: Partial<Filters>) {
 const show = () => {
   if (route.name === 'record') void record.choose(filtersOf(route.query))
 }
-onActivated(show)
-watch(() => route.query, show, { immediate: true })
+// Whenever one comes here, once.
+watch(() => route.fullPath, show, { immediate: true })
 async function begin(body: MatchIn) {
   const id = await match.save(body, null)
   if (id === null) return

@@ -1,12 +1,10 @@
-import { computed, onActivated, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { answered, api, type Drawing, type Reckoning, type WholeDecision } from '@/api/client'
 import { useGuarded } from '@/api/guarded'
 import { wholeDocument, type Place } from '@/board/document'
-import { createFollower } from '@/follow'
+import { createFollower, isActive } from '@/follow'
 import { useSession } from '@/stores/session'
-
-const ACTIVE = ['queued', 'running', 'stopping']
 
 /** The decision that the address names: opened, drawn, told more of, weighed anew. */
 export function useDecision() {
@@ -41,8 +39,6 @@ export function useDecision() {
       const params = { ...path().params, query: { best: best.value } }
       drawing.value = await answered(api.GET('/api/decisions/{decision_id}/drawing', { params }))
     })
-  onActivated(show)
-  watch(id, show, { immediate: true })
   watch(best, () => void draw())
 
   const document = computed(() => (decision.value?.document ? wholeDocument(decision.value.document) : null))
@@ -72,10 +68,10 @@ export function useDecision() {
       const key = { params: { path: { reckoning_id: asked.id } } }
       void follower.follow(asked, {
         look: () => answered(api.GET('/api/reckonings/{reckoning_id}', key)),
-        isActive: (state) => ACTIVE.includes(state.status),
+        isActive,
         take: (later) => {
           reckoning.value = later
-          if (ACTIVE.includes(later.status)) return
+          if (isActive(later)) return
           show()
           const words = later.document?.left_out ? 'As it lies it cannot be weighed anew' : later.failure
           if (words) problems.value = [{ where: '', what: words, accepted: '' }]
@@ -84,8 +80,10 @@ export function useDecision() {
         everyMs: 300,
       })
     })
-  const weighing = computed(() => !!reckoning.value && ACTIVE.includes(reckoning.value.status))
+  const weighing = computed(() => isActive(reckoning.value))
 
+  // Whenever one comes here, once.
+  watch(() => route.fullPath, show, { immediate: true })
   return {
     decision,
     drawing,

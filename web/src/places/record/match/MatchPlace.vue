@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onActivated, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import type { MatchIn } from '@/api/client'
 import FrameActs from '@/frame/FrameActs.vue'
@@ -27,8 +27,8 @@ const card = ref<InstanceType<typeof ScoreCard> | null>(null)
 const show = () => {
   if (route.name === 'match') void store.open(id.value)
 }
-onActivated(show)
-watch(id, show, { immediate: true })
+// Whenever one comes here, once.
+watch(() => route.fullPath, show, { immediate: true })
 /** What is played on the Table is played by these two, at this score: the board's seats and race follow the match. */
 const board = useSharedBoard()
 const session = useSession()
