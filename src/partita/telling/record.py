@@ -63,12 +63,12 @@ def season_document(season: Season) -> SeasonDocument:
         decisions=season.decisions,
         racks=season.racks,
         words=_head_words(season),
-        **{name: _mean(getattr(season, name)) for name in ("choice", "choice_a_rack", "stroke", "luck")},
-        choices=[_part(part, CHOICES) for part in season.choices],
+        **{name: mean_document(getattr(season, name)) for name in ("choice", "choice_a_rack", "stroke", "luck")},
+        choices=[part_document(part, CHOICES) for part in season.choices],
         choices_words=_dearest_words("choices", season.choices, CHOICES, season.decisions),
-        shots=[_part(part, SHOTS) for part in season.shots],
+        shots=[part_document(part, SHOTS) for part in season.shots],
         shots_words=_dearest_words("strokes", season.shots, SHOTS, season.stroke.count),
-        came=[_part(part, SHOTS) for part in season.came],
+        came=[part_document(part, SHOTS) for part in season.came],
         makes=_reliability(season.makes, "makes"),
         fouls=_reliability(season.fouls, "fouls"),
         open_shots=_reliability(season.open_shots, "open shots left"),
@@ -77,12 +77,14 @@ def season_document(season: Season) -> SeasonDocument:
     )
 
 
-def _mean(mean: Mean) -> MeanDocument:
+def mean_document(mean: Mean) -> MeanDocument:
+    """A mean in racks a hundred decisions."""
     half = None if mean.half is None else _PERCENT * mean.half
     return MeanDocument(value=_PERCENT * mean.value, half=half, count=mean.count, needed=mean.needed)
 
 
-def _part(part: Part, words: dict[str, str]) -> PartDocument:
+def part_document(part: Part, words: dict[str, str]) -> PartDocument:
+    """A kind's part with its words."""
     return PartDocument(words=words[part.kind], **vars(part))
 
 
@@ -94,7 +96,7 @@ def _head_words(season: Season) -> list[str]:
     """Choosing, stroking, luck: a sentence each."""
     if not season.decisions:
         return []
-    choice, stroke, luck = (_mean(one) for one in (season.choice, season.stroke, season.luck))
+    choice, stroke, luck = (mean_document(one) for one in (season.choice, season.stroke, season.luck))
     words = [f"Choices gave away {_racks(choice.value)} in a hundred decisions{_within(choice)}."]
     if stroke.count:
         words.append(

@@ -73,9 +73,9 @@ def study_of(weighing: Weighing, seconds: float = 0.0) -> StudyDocument:
     )
 
 
-def line_of(rater: Rater, line: Weighed) -> OptionDocument:
-    """One weighed option by itself."""
-    return _option(rater, (line,), 0)
+def line_of(rater: Rater, line: Weighed, best: Weighed | None = None) -> OptionDocument:
+    """One weighed option by itself, or held against another that is taken for the best."""
+    return _option(rater, (line,), 0) if best is None else _option(rater, (best, line), 1)
 
 
 def _why(rater: Rater, lines: tuple[Weighed, ...]) -> str:

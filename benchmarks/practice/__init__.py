@@ -1,0 +1,1 @@
+"""Figures of the practice page: the ladder, the pool of the quiz."""

@@ -1,0 +1,107 @@
+"""The quiz's pool: positions of racks between equals of every level, in every game, weighed beforehand.
+
+Racks begin after a simulated break or with balls scattered in mid-game and are played on; what whoever is then at the
+table finds is weighed. Positions whose choices cannot be told apart are left out. Run by `./partita bench
+practice.pool`, about an hour; it adds to what is there until each game has enough of each level (delete a file under
+`server/practice/pool` to make it anew), and can be stopped at any time. `./partita start` takes the pool in.
+"""
+
+import json
+import sys
+from pathlib import Path
+from typing import Any
+
+from benchmarks.odds.positions import position
+from partita.errors import Refused
+from partita.files import layout_file
+from partita.files.layout_file import LayoutFile
+from partita.games.situation import Situation
+from partita.options.option import ATTACKS, SAFETIES
+from partita.players.stroke_model import PRESETS, StrokeModel
+from partita.telling.documents import StudyDocument
+from partita.telling.quiz import position_of, short_json
+from partita.telling.study import study_of
+from partita.weighing.weigh import WeighRequest, weigh
+
+POOL = Path(__file__).resolve().parents[2] / "server" / "practice" / "pool"
+# Positions of each level. Nine-ball is what most players play.
+GAMES = {"nine-ball": 16, "eight-ball": 12, "ten-ball": 12, "straight-pool": 12, "snooker": 12}
+# Most are seen to be no question from few samples; the others are then weighed thoroughly. No more than this share of a
+# level's positions is of one kind, or rounds would be all of easy pots.
+_LOOK, _SAMPLES, _MOST_OF_A_KIND = 240, 1000, 0.3
+_FIRST_SEED = 900_000
+Json = dict[str, Any]
+
+
+def weighed(situation: Situation, model: StrokeModel, samples: int) -> StudyDocument:
+    """The settled study of a position between equals."""
+    request = WeighRequest(situation, model, model, samples=samples)
+    return study_of(next(found for found in weigh(request) if found.settled))
+
+
+def found(game: str, level: str, seed: int) -> Situation | None:
+    """A position of a rack between equals in which a decision is to be made now, with the cue ball where it lies."""
+    model = PRESETS[level]
+    situation = position(game, seed, model, model)
+    if situation is None or situation.in_hand != "none" or situation.push_out != "none":
+        return None
+    return situation if situation.shooter == "me" else None
+
+
+def asked(situation: Situation, level: str) -> Json | None:
+    """A position as the pool keeps it; None where it is no question."""
+    document = layout_file.write(LayoutFile(situation))
+    situation = layout_file.read(document).situation
+    row = None
+    for samples in (_LOOK, _SAMPLES):
+        try:
+            row = position_of(weighed(situation, PRESETS[level], samples), situation, document, level)
+        except (Refused, StopIteration):
+            return None
+        if row is None or row.study.options[0].kind not in (*ATTACKS, *SAFETIES):
+            return None
+    return short_json(row) if row else None
+
+
+def kept(game: str) -> list[Json]:
+    """The positions of a game that are there."""
+    path = POOL / f"{game}.json"
+    return json.loads(path.read_text("utf-8"))["positions"] if path.exists() else []
+
+
+def keep(game: str, rows: list[Json]) -> None:
+    """Write a game's pool: a line a position."""
+    lines = ",\n".join(json.dumps(row, ensure_ascii=False, separators=(",", ":")) for row in rows)
+    POOL.mkdir(parents=True, exist_ok=True)
+    text = f'{{"format": "partita-quiz-pool", "version": 1, "game": "{game}", "positions": [\n{lines}\n]}}\n'
+    (POOL / f"{game}.json").write_text(text, "utf-8")
+
+
+def fill(game: str, level: str, wanted: int) -> None:
+    """Add positions of a level until there are enough."""
+    rows = kept(game)
+    # Where an earlier run stopped is told by the seed of its last position.
+    seed = max((row["seed"] for row in rows if row["level"] == level), default=_FIRST_SEED - 1) + 1
+    while len(mine := [row for row in rows if row["level"] == level]) < wanted:
+        situation, seed = found(game, level, seed), seed + 1
+        row = asked(situation, level) if situation else None
+        if row is None or sum(one["kind"] == row["kind"] for one in mine) >= _MOST_OF_A_KIND * wanted:
+            continue
+        rows.append({**row, "seed": seed - 1})
+        keep(game, rows)
+        sys.stderr.write(f"{game}, {level}: {len(mine) + 1} of {wanted}, {row['kind']}\n")
+
+
+def main() -> None:
+    """Fill the pool, a few positions of each game and level in turn."""
+    for share in (0.4, 0.7, 1.0):
+        for game, wanted in GAMES.items():
+            for level in PRESETS:
+                fill(game, level, round(share * wanted))
+    count = {game: len(kept(game)) for game in GAMES}
+    size = sum(path.stat().st_size for path in POOL.glob("*.json")) // 1000
+    print(f"{count}, {size} kB")
+
+
+if __name__ == "__main__":
+    main()
