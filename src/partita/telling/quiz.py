@@ -33,7 +33,8 @@ from partita.weighing.rater import Rater
 _LINES = 6
 _PERCENT = 100.0
 # What a kept line does without: a quiz says why, not every way of playing it.
-_LEFT_OUT = ("ways", "ways_words", "watch", "cautions", "leave", "turning_point", "via", "behind", "samples", "confirmed",
+_LEFT_OUT = (
+    "ways", "ways_words", "watch", "cautions", "leave", "turning_point", "via", "behind", "samples", "confirmed",
     "cut_range_deg", "aim_range_deg",
 )  # fmt: skip
 
@@ -84,7 +85,15 @@ def _short_line(line: dict[str, Any]) -> dict[str, Any]:
 def position_from(row: dict[str, Any]) -> QuizPositionDocument:
     """The reverse of `short_json`."""
     options = [
-        {"leave": {"share": 0.0}, "turning_point": None, "samples": 0, "confirmed": False, "detail": "", "hit": "", **one}
+        {
+            "leave": {"share": 0.0},
+            "turning_point": None,
+            "samples": 0,
+            "confirmed": False,
+            "detail": "",
+            "hit": "",
+            **one,
+        }
         for one in row["study"]["options"]
     ]
     return QuizPositionDocument.model_validate({**row, "study": {**row["study"], "options": options}})
@@ -108,9 +117,7 @@ def _seen(question: Question, options: Sequence[OptionDocument]) -> list[_Seen]:
         on_table = shots.pocketed[e, 0] < 0 and shots.pocketed[e, ball] < 0
         places = [diamonds(scene.table, *map(float, shots.finals[e, k])) for k in (0, ball)]
         found_rests.append(Rests(*places) if on_table and ball else None)
-    return [
-        _Seen(one.target, one.potted, one.pocket, rests) for one, rests in zip(options, found_rests, strict=True)
-    ]
+    return [_Seen(one.target, one.potted, one.pocket, rests) for one, rests in zip(options, found_rests, strict=True)]
 
 
 def answer_of(question: Question, study: StudyDocument, choice: Choice) -> QuizAnswerDocument:

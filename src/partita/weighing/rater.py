@@ -1,12 +1,12 @@
 """The rater on which strokes of one situation are played, judged and valued."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 
 import numpy as np
 from numpy.typing import NDArray
 
 from partita.games import game_named
-from partita.games.game import CHOICE, CONTINUES, FOUL, LOST, TURN_OVER, WON, Outcomes
+from partita.games.game import CHOICE, CONTINUES, FOUL, LOST, TURN_OVER, WON, Call, Outcomes
 from partita.games.question import Question
 from partita.games.referee import decides, judge, next_targets, numbers_of, standing_of
 from partita.games.situation import Situation
@@ -134,8 +134,11 @@ class Rater:
         """Execute an option once for each row of draws; with others' hands still valued for the shooter himself."""
         scene = self.scene
         shots = execute(scene.table, self.places, self.executions_of(option, draws, hands), physics=scene.physics)
-        outcomes = judge(self.situation, self.names, shots, [option.call], self.bed)
-        return self._valued(shots, outcomes)
+        return self.judged(shots, [option.call])
+
+    def judged(self, shots: Executions, calls: Sequence[Call]) -> Samples:
+        """What executions come to by the rules, and what they leave; calls : one for all, or one each."""
+        return self._valued(shots, judge(self.situation, self.names, shots, calls, self.bed))
 
     def _valued(self, shots: Executions, outcomes: Outcomes) -> Samples:
         """Value each judged execution by the glance of what it leaves."""

@@ -12,7 +12,7 @@ from partita.physics.stroke import Stroke, check_stroke
 Meant = Literal["pot", "safe", "stroke"]
 MEANT: tuple[Meant, ...] = ("pot", "safe", "stroke")
 Place = tuple[float, float]
-# A safety of the ledger is the one that is meant when both balls come to rest this near, diamonds, to where they should.
+# A safety of the ledger is the one that is meant when both balls rest this near, diamonds, to where they should.
 NEAR_DIAMONDS = 1.0
 
 
@@ -48,16 +48,23 @@ class Rests:
 
 
 class Seen(Protocol):
-    """What of a ledger's line tells whether it is a choice; rests : none where it hardly ever leaves both balls."""
+    """What of a ledger's line tells whether it is a choice."""
 
     @property
-    def target(self) -> str | None: ...
+    def target(self) -> str | None:
+        """The ball hit first."""
+
     @property
-    def potted(self) -> str | None: ...
+    def potted(self) -> str | None:
+        """The ball that drops."""
+
     @property
-    def pocket(self) -> str | None: ...
+    def pocket(self) -> str | None:
+        """Its pocket."""
+
     @property
-    def rests(self) -> Rests | None: ...
+    def rests(self) -> Rests | None:
+        """Where both balls come to rest; none where one of them drops."""
 
 
 def checked(choice: Choice, balls: Sequence[str]) -> Choice:

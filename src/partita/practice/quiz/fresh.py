@@ -79,7 +79,8 @@ def _safeties(rater: Rater, choice: Choice) -> list[Option]:
     if not passes.any():
         raise refuse("choice", f"no stroke that is found is safe off the {choice.ball}", "Choose another.")
     off = np.maximum(
-        _off(rater, reading.shots.finals[:, 0], choice.cue_to), _off(rater, reading.shots.finals[:, target], choice.ball_to)
+        _off(rater, reading.shots.finals[:, 0], choice.cue_to),
+        _off(rater, reading.shots.finals[:, target], choice.ball_to),
     )
     nearest = np.argsort(np.where(passes, off, np.inf), kind="stable")[: min(_NEAREST, int(passes.sum()))]
     named = scene.play(rows[nearest], trace=True)

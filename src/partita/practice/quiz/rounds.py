@@ -13,7 +13,7 @@ from partita.practice.quiz.kinds import KINDS
 from partita.practice.quiz.score import AS_GOOD
 
 ROUND = 10
-# At most this share of a round is seen again; and rack chance a decision that every kind is taken to cost at first, with
+# At most this share of a round is seen again; rack chance a decision that every kind is taken to cost at first, with
 # the weight of so many answers, so that no kind dies out and one bad answer is no habit. Judgements, no source.
 _AGAIN, _COSTS_AT_FIRST, _AT_FIRST = 0.5, 0.02, 4
 _LONGEST_WAIT = 16

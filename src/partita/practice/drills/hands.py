@@ -1,0 +1,82 @@
+"""A step's stroke in a player's hands: executions, and which of them succeed."""
+
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+
+from partita.games.game import SAFETY, Call
+from partita.physics.facts import CUE_CUSHIONS_BEFORE, CUT, FIRST_HIT, WAY, unsighted_way
+from partita.physics.simulate import Executions, execute
+from partita.players.conditions import awkwardness
+from partita.players.executions import executed
+from partita.players.judgement import judgement_m
+from partita.players.stroke_model import SIGHT, StrokeModel
+from partita.practice.drills.drill import SetUp
+from partita.practice.drills.rule import as_asked
+from partita.table.spec import POCKETS
+from partita.weighing.rater import Rater
+from partita.weighing.samples import OPEN_SHOT
+
+Floats = NDArray[np.float64]
+Flags = NDArray[np.bool_]
+# The way to a first contact counts as at least this, m, as for options.
+_LEAST_WAY_M = 0.02
+
+
+@dataclass(frozen=True)
+class Intended:
+    """An intended stroke (5,) with the first contact on which its errors depend: way m, cut rad, unsighted way m."""
+
+    stroke: Floats
+    way_m: float
+    cut_rad: float
+    unsighted_m: float
+
+
+def play(set_up: SetUp, rows: Floats) -> Executions:
+    """(m, 5) strokes played from a step's balls."""
+    return execute(set_up.table, set_up.places, rows, physics=set_up.physics)
+
+
+def intended(set_up: SetUp, rows: Floats) -> list[Intended]:
+    """(m, 5) strokes, each with what becomes of it without error."""
+    shots, found = play(set_up, rows), []
+    for e, row in enumerate(rows):
+        measures, hit = shots.measures[e], shots.facts[e, FIRST_HIT] >= 0
+        unsighted = float(unsighted_way(shots.facts[e, CUE_CUSHIONS_BEFORE], measures)) if hit else 0.0
+        way = max(float(measures[WAY]), _LEAST_WAY_M) if hit else 0.0
+        found.append(Intended(row, way, float(measures[CUT]) if hit else 0.0, unsighted))
+    return found
+
+
+def in_hands(set_up: SetUp, meant: Intended, player: Floats, draws: Floats) -> Floats:
+    """(m, 5) an intended stroke as a player's hands turn it out; player : (9,) row of a stroke model."""
+    rows = np.zeros((len(draws), 5))
+    in_play = np.full(len(set_up.names), -1, dtype=np.int8)
+    awkward = float(awkwardness(player, set_up.bed, set_up.places, in_play, meant.stroke, False))
+    judged = float(judgement_m(player[SIGHT], meant.unsighted_m, meant.stroke[1], meant.stroke[2]))
+    executed(meant.stroke, player, draws, set_up.physics.k_endmass, meant.way_m, meant.cut_rad, judged, awkward, rows)
+    return rows
+
+
+class Referee:
+    """Says which executions of a step succeed; the opponent, where his shot counts, is the player's equal."""
+
+    def __init__(self, set_up: SetUp, player: StrokeModel) -> None:
+        self.set_up, self.rule = set_up, set_up.step.rule
+        self.rater = Rater(set_up.situation, player, player) if self.rule.nothing_open else None
+        self.call = Call(self.rule.ball, POCKETS.index(self.rule.pocket)) if self.rule.pocket else SAFETY
+
+    def succeed(self, shots: Executions) -> Flags:
+        """(m,) which executions do what the step's rule asks."""
+        set_up, open_ = self.set_up, np.zeros(len(shots.finals), dtype=bool)
+        good = as_asked(self.rule, set_up.table, set_up.names, shots, ~open_)
+        if self.rater is None or not good.any():
+            return good
+        open_[good] = self.rater.judged(_some(shots, good), [self.call]).next_make >= OPEN_SHOT
+        return as_asked(self.rule, set_up.table, set_up.names, shots, ~open_)
+
+
+def _some(shots: Executions, which: Flags) -> Executions:
+    return Executions(shots.finals[which], shots.pocketed[which], shots.facts[which], shots.measures[which])
