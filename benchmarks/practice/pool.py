@@ -27,8 +27,8 @@ POOL = Path(__file__).resolve().parents[2] / "server" / "practice" / "pool"
 # Positions of each level. Nine-ball is what most players play.
 GAMES = {"nine-ball": 16, "eight-ball": 12, "ten-ball": 12, "straight-pool": 12, "snooker": 12}
 # Most are seen to be no question from few samples; the others are then weighed thoroughly. No more than this share of a
-# level's positions is of one kind, or rounds would be all of easy pots.
-_LOOK, _SAMPLES, _MOST_OF_A_KIND = 240, 1000, 0.3
+# level's positions is of one kind, or rounds would be all of easy pots; unless so many racks had no other.
+_LOOK, _SAMPLES, _MOST_OF_A_KIND, _RACKS_WITHOUT = 240, 1000, 0.4, 40
 _FIRST_SEED = 900_000
 Json = dict[str, Any]
 
@@ -85,7 +85,11 @@ def fill(game: str, level: str, wanted: int) -> None:
     while len(mine := [row for row in rows if row["level"] == level]) < wanted:
         situation, seed = found(game, level, seed), seed + 1
         row = asked(situation, level) if situation else None
-        if row is None or sum(one["kind"] == row["kind"] for one in mine) >= _MOST_OF_A_KIND * wanted:
+        if row is None:
+            continue
+        without = seed - max((one["seed"] for one in mine), default=_FIRST_SEED)
+        many = sum(one["kind"] == row["kind"] for one in mine) >= _MOST_OF_A_KIND * wanted
+        if many and without < _RACKS_WITHOUT:
             continue
         rows.append({**row, "seed": seed - 1})
         keep(game, rows)

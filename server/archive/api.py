@@ -28,6 +28,10 @@ class BroughtBack(Schema):
     studies: int
     matches: int
     decisions: int
+    drills: int = 0
+    sittings: int = 0
+    drill_attempts: int = 0
+    rounds: int = 0
 
 
 class GoodbyeIn(Schema):

@@ -22,6 +22,8 @@ from partita.errors import Problem, Refused, refuse
 from partita.files.attempts_file import WrittenAttempt
 from partita.files.layout_file import read_table
 from partita.files.locate import finite_json
+from partita.files.practice_file import read_practice
+from practice import files as practice
 from profiles import services as profiles
 from profiles.models import PlayerProfile
 from records import files as records
@@ -97,6 +99,7 @@ class AccountFile(_Part):
     layouts: list[LayoutPart] = Field(default_factory=list)
     studies: list[StudyPart] = Field(default_factory=list)
     record: Json
+    practice: Json | None = None
 
 
 def everything(owner: User) -> str:
@@ -125,6 +128,7 @@ def everything(owner: User) -> str:
             for one in Study.objects.filter(owner=owner, kept=True, document__isnull=False)
         ],
         "record": json.loads(records.as_json(owner, Filters())),
+        "practice": json.loads(practice.as_json(owner)),
     }  # fmt: skip
     return json.dumps(document, ensure_ascii=False, indent=1) + "\n"
 
@@ -164,7 +168,8 @@ def bring_back(owner: User, text: str) -> dict[str, int]:
     reading = records.take(owner, json.dumps(file.record))
     if reading.problems:
         raise Refused(*(Problem(f"record {p.where}", p.what, p.accepted) for p in reading.problems[:8]))
-    return new | {"matches": len(reading.matches), "decisions": len(reading.decisions)}
+    new |= {"matches": len(reading.matches), "decisions": len(reading.decisions)}
+    return new | (practice.take(owner, read_practice(file.practice)) if file.practice else {})
 
 
 def _read(text: str) -> AccountFile:
@@ -253,7 +258,8 @@ def _check_shot(part: AttemptPart) -> None:
         stroke = {name: float(value) for name, value in shot.stroke.items()}
     except (TypeError, ValueError, AttributeError):
         whole, stroke = False, {}
-    if not whole or "aim_deg" not in stroke or part.outcome not in ("made", "missed") or part.table is None:
+    ended = part.outcome in ("made", "missed") or (part.x is not None and part.y is not None)
+    if not whole or "aim_deg" not in stroke or not ended or part.table is None:
         raise refuse("shot", "it is no shot that was recorded", "Give places, stroke, pocket, table, made or missed.")
 
 

@@ -58,6 +58,7 @@ INSTALLED_APPS = [
     "kicks",
     "records",
     "measures",
+    "practice",
     "archive",
 ]
 MIDDLEWARE = [

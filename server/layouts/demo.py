@@ -26,6 +26,8 @@ READINGS: tuple[tuple[str, str, dict[str, float | str]], ...] = (
 
 # The season's matches and decisions, made by play-outs (`benchmarks/record/season.py`).
 SEASON = Path(__file__).parents[1] / "records" / "demo_season.json"
+# Some weeks of practice, played by simulated hands (`benchmarks/practice/weeks.py`).
+PRACTICE = Path(__file__).parents[1] / "practice" / "demo_practice.json"
 Places = dict[str, list[float]]
 LAYOUTS: tuple[tuple[str, Places, dict[str, Any]], ...] = (
     (

@@ -1,6 +1,7 @@
 """Attempts: taken in once each, taken back, read from files, and read as the core's."""
 
 import hashlib
+import json
 import re
 from collections.abc import Sequence
 from dataclasses import asdict, dataclass
@@ -16,7 +17,7 @@ from partita.files.attempts_file import WrittenAttempt, read_attempts, write_att
 from partita.files.layout_file import read_table
 from partita.physics.stroke import Stroke
 from partita.players.measuring import attempts as core
-from partita.players.measuring.asked import shot_asked
+from partita.players.measuring.asked import Asked, rest_asked, rest_cell, shot_asked
 from partita.table.diamonds import metres
 from profiles.models import PlayerProfile
 
@@ -34,7 +35,10 @@ class Sent:
 
 @dataclass(frozen=True)
 class Shot:
-    """A pot that was recorded: places in diamonds, the cue ball first and the ball to pot second; stroke, pocket."""
+    """A shot that was recorded: places in diamonds, the cue ball first and the ball to pot second; stroke, pocket.
+
+    A lone cue ball has no pocket; its attempts say where it came to rest.
+    """
 
     places: list[list[float]]
     stroke: dict[str, float]
@@ -110,12 +114,30 @@ def csv_of(player: PlayerProfile) -> str:
 
 
 def of_player(player: PlayerProfile) -> list[core.Attempt]:
-    """A player's attempts as the core's; recorded shots where makes and misses are both recorded."""
+    """A player's attempts as the core's; shots from play where makes and misses are both recorded.
+
+    Drills record both. Attempts at the same shot are told as one, whenever they were made.
+    """
     rows = list(Attempt.objects.filter(player=player))
     found = [one for row in rows if row.station and (one := _at_station(row)) is not None]
-    shots = [row for row in rows if row.shot]
-    if {row.outcome for row in shots} == {"made", "missed"}:
-        found += [one for row in shots[-_MOST_SHOTS:] if (one := _of_shot(row)) is not None]
+    played = [row for row in rows if row.shot and row.source != Attempt.Source.DRILL]
+    if {row.outcome for row in played} != {"made", "missed"}:
+        played = []
+    practised = [row for row in rows if row.shot and row.source == Attempt.Source.DRILL]
+    return [*found, *_of_shots(played[-_MOST_SHOTS:]), *_of_shots(practised)]
+
+
+def _of_shots(rows: Sequence[Attempt]) -> list[core.Attempt]:
+    """Attempts at recorded shots: of so many different ones, the latest."""
+    by_shot: dict[str, list[Attempt]] = {}
+    for row in rows:
+        by_shot.setdefault(json.dumps([row.shot, row.table], sort_keys=True), []).append(row)
+    latest = sorted(by_shot.values(), key=lambda same: same[-1].pk)[-_MOST_SHOTS:]
+    found = []
+    for same in latest:
+        asked = _asked_of(same[0])
+        if asked is not None:
+            found += [core.Attempt(asked, _cells_of(row, asked), row.day) for row in same]
     return found
 
 
@@ -125,15 +147,22 @@ def _at_station(row: Attempt) -> core.Attempt | None:
     return core.attempt_at(row.station, row.outcome, rest, row.day, table=table)
 
 
-def _of_shot(row: Attempt) -> core.Attempt | None:
+def _asked_of(row: Attempt) -> Asked | None:
     shot, table = row.shot, read_table(row.table)
     places = [metres(table, *place) for place in shot["places"]]
     try:
-        asked = shot_asked(table, places, Stroke(**shot["stroke"]), shot["pocket"])
+        if not shot["pocket"]:
+            return rest_asked(table, places[0], Stroke(**shot["stroke"]))
+        return shot_asked(table, places, Stroke(**shot["stroke"]), shot["pocket"])
     except Refused:
         # A pot that does not meet its ball first tells nothing, and does not keep the others from telling.
         return None
-    return core.Attempt(asked, core.POT_OUTCOMES[row.outcome], row.day)
+
+
+def _cells_of(row: Attempt, asked: Asked) -> tuple[int, ...]:
+    if asked.is_pot or row.x is None or row.y is None:
+        return core.POT_OUTCOMES[row.outcome]
+    return (rest_cell(row.x, row.y),)
 
 
 def add_shot(player: PlayerProfile, token: str, shot: Shot, table: Any, made: bool) -> None:
@@ -142,3 +171,17 @@ def add_shot(player: PlayerProfile, token: str, shot: Shot, table: Any, made: bo
         player=player, source=Attempt.Source.RECORD, token=token, shot=asdict(shot), table=table,
         outcome="made" if made else "missed", day=today(),
     )  # fmt: skip
+
+
+def of_drill(
+    player: PlayerProfile, token: str, shot: Shot, table: Any, day: int, end: bool | tuple[float, float]
+) -> Attempt:
+    """An attempt at a drill's stroke, not yet kept. end : whether it was potted, or where a lone cue ball rested."""
+    row = Attempt(
+        player=player, source=Attempt.Source.DRILL, token=token, shot=asdict(shot), table=table, day=day
+    )  # fmt: skip
+    if isinstance(end, bool):
+        row.outcome = "made" if end else "missed"
+    else:
+        row.x, row.y = end
+    return row

@@ -18,6 +18,7 @@ from partita.record.choices import CHOICES, choice_of, cost_of
 from partita.record.said import Line
 from partita.record.sums import FEWEST
 from partita.table.diamonds import diamonds
+from partita.table.places import POCKET_WORDS
 from partita.telling.documents import OptionDocument, StudyDocument
 from partita.telling.quiz_documents import (
     EstimatesDocument,
@@ -141,6 +142,13 @@ def _afresh(question: Question, best: OptionDocument, choice: Choice) -> OptionD
     rater = Rater.of(question)
     first, chosen = weigh_choice(rater, Stroke(**best.stroke.model_dump()), choice)
     return line_of(rater, chosen, first)
+
+
+def choice_words(choice: Choice) -> str:
+    """A choice in words, as it was made by pressing."""
+    if choice.meant == "pot":
+        return f"The {choice.ball} into the {POCKET_WORDS[choice.pocket or '']}"
+    return f"Safe off the {choice.ball}" if choice.meant == "safe" else "A stroke of your own"
 
 
 def score_document(score: Score) -> QuizScoreDocument:

@@ -11,6 +11,9 @@ from layouts import demo
 from layouts.models import Layout
 from layouts.services import checked
 from measures import attempts
+from partita.files.practice_file import parse_practice
+from practice import files as practice
+from practice.quiz import take_pool
 from profiles.services import Wanted, save_profile
 from records import files as records
 from tables.models import TableReading
@@ -29,6 +32,7 @@ class Command(BaseCommand):
     def handle(self, *args: Any, **options: Any) -> None:
         """Migrate; make the demo account with its players and layouts when there is none."""
         call_command("migrate", interactive=False, verbosity=0)
+        take_pool()
         if User.objects.filter(username=demo.USER).exists():
             return
         user = User.objects.create_user(demo.USER, password=demo.PASSWORD)
@@ -45,6 +49,7 @@ class Command(BaseCommand):
             )
         if not options["without_season"]:
             records.take(user, demo.SEASON.read_text("utf-8"))
+            practice.take(user, parse_practice(demo.PRACTICE.read_text("utf-8")))
         for name, places, situation in reversed(demo.LAYOUTS):
             document = checked({**demo.document(places, situation), "name": name})
             Layout.objects.create(owner=user, name=name, document=document)

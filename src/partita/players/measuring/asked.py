@@ -155,6 +155,15 @@ def shot_asked(table: TableSpec, places: list[tuple[float, float]], stroke: Stro
     return pot_of(table, np.array(places), stroke.row(), POCKETS.index(pocket))
 
 
+def rest_asked(table: TableSpec, cue: tuple[float, float], stroke: Stroke) -> Asked:
+    """A lone cue ball at a place, m, with the stroke that was meant; its mark is where that brings it."""
+    places, row = np.array([cue]), stroke.row()
+    shot = execute(table, places, row[None])
+    if shot.pocketed[0, 0] >= 0:
+        raise refuse("shot", "its stroke is pocketed on this table", "Give a stroke that stays on the table.")
+    return Asked(table, places, row, -1, 0.0, 0.0, shot.finals[0, 0])
+
+
 def pot_of(table: TableSpec, places: Floats, row: Floats, pocket: int) -> Asked:
     """A pot that is asked for by its stroke; the ball to pot is the second of the places."""
     shot = execute(table, places, row[None])

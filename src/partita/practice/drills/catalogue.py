@@ -204,8 +204,8 @@ def _deciding() -> tuple[Step, ...]:
         for name, cue, ball in (
             ("near the corner", (5.0, 2.0), (6.6, 2.9)),
             ("on the foot rail", (5.0, 1.0), (7.85, 2.6)),
-            ("at the middle", (2.5, 1.0), (4.6, 2.2)),
-            ("far and thin", (1.0, 3.0), (6.6, 3.4)),
+            ("across the table", (2.6, 2.8), (5.6, 1.1)),
+            ("away from you", (5.6, 0.8), (3.2, 2.1)),
         )
     )
 

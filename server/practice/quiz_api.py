@@ -1,0 +1,295 @@
+"""The decision quiz: rounds, answers, what they come to; one's own layouts for it; practice as files."""
+
+from datetime import date as Date
+from typing import Annotated, Any
+
+from django.http import HttpRequest, HttpResponse
+from django.shortcuts import get_object_or_404
+from ninja import File, Router, Schema
+from ninja.files import UploadedFile
+from pydantic import Field
+
+from accounts.current import account
+from config.documents import LayoutDocument, text_of
+from config.naming import SENT_AS
+from config.responses import file_response
+from partita.files.practice_file import LARGEST_BYTES, parse_practice
+from partita.physics.stroke import Stroke
+from partita.practice.quiz.choice import Choice
+from partita.practice.quiz.kinds import KINDS
+from partita.telling.documents import StrokeDocument, StudyDocument
+from partita.telling.quiz import score_document
+from partita.telling.quiz_documents import QuizAnswerDocument, QuizScoreDocument
+from practice import files, quiz
+from practice.api import partner_of, player_of
+from practice.models import QuizAnswer, QuizFill, QuizPosition, QuizRound
+from work import running
+from work.out import WorkOut
+from work.readiness import need
+
+router = Router(tags=["quiz"])
+At = Annotated[list[float], Field(min_length=2, max_length=2)]
+
+
+class PoolOut(Schema):
+    """Positions of a game and level."""
+
+    game: str
+    level: str
+    count: int
+
+
+class PoolsOut(Schema):
+    """What a round can be drawn from; `own`: positions of one's own, out of so many layouts."""
+
+    pools: list[PoolOut]
+    own: int
+    layouts: int
+
+
+class RoundIn(Schema):
+    """A round to begin: `token` the page's own name of it; of a game's pool or one's own layouts; who else answers."""
+
+    token: str = Field(pattern=SENT_AS)
+    game: str = Field("nine-ball", max_length=20)
+    own: bool = False
+    limit_s: int | None = Field(None, ge=5, le=600)
+    second: int | None = None
+    second_name: str = Field("", max_length=80)
+
+
+class ChoiceIn(Schema):
+    """A choice as it was made by pressing."""
+
+    meant: str = Field(max_length=10)
+    ball: str | None = Field(None, max_length=20)
+    pocket: str | None = Field(None, max_length=20)
+    cue_to: At | None = None
+    ball_to: At | None = None
+    stroke: StrokeDocument | None = None
+    make: float | None = None
+
+    def choice(self) -> Choice:
+        """As the core takes it."""
+        cue, ball = ((at[0], at[1]) if at else None for at in (self.cue_to, self.ball_to))
+        stroke = Stroke(**self.stroke.model_dump()) if self.stroke else None
+        return Choice(self.meant, self.ball, self.pocket, cue, ball, stroke, self.make)  # type: ignore[arg-type]
+
+
+class AnswerIn(Schema):
+    """An answer; without a choice the time ran out. `who`: 1 the player, 2 the second one."""
+
+    position: str = Field(max_length=60)
+    who: int = 1
+    choice: ChoiceIn | None = None
+
+
+class QuizAnswerOut(Schema):
+    """An answer that is kept, compared; `document` none when time ran out."""
+
+    who: int
+    words: str
+    cost: float | None
+    said: float | None
+    made: float | None
+    document: QuizAnswerDocument | None
+
+
+class RoundPositionOut(Schema):
+    """A position of a round. Its ledger and answers are there once everybody has answered; `answered`: who has.
+
+    `kind`: in words
+    """
+
+    key: str
+    layout: LayoutDocument
+    answered: list[int]
+    kind: str | None = None
+    study: StudyDocument | None = None
+    answers: list[QuizAnswerOut] = Field(default_factory=list)
+
+
+class RoundOut(Schema):
+    """A round with its positions; those that are gone from the pool are left out."""
+
+    id: int
+    player_id: int
+    player_name: str
+    second_name: str
+    game: str
+    level: str
+    own: bool
+    limit_s: int | None
+    positions: list[RoundPositionOut]
+
+
+class RoundLineOut(Schema):
+    """A round in the list: mean cost in points of rack chance, none where nothing counts."""
+
+    id: int
+    day: Date
+    game: str
+    level: str
+    answered: int
+    of: int
+    cost: float | None
+
+
+class StandingOut(Schema):
+    """All of a player's answers, and his rounds, the latest first."""
+
+    score: QuizScoreDocument
+    rounds: list[RoundLineOut]
+
+
+class FillIn(Schema):
+    """For whose level."""
+
+    player: int
+
+
+class FillDocument(Schema):
+    """How many layouts are weighed, and how many of them make a question."""
+
+    done: int
+    of: int
+    kept: int
+
+
+class FillOut(WorkOut):
+    """One's layouts being weighed."""
+
+    document: FillDocument | None
+
+
+class PracticeTaken(Schema):
+    """How many of each were new."""
+
+    drills: int
+    sittings: int
+    drill_attempts: int
+    rounds: int
+
+
+def _round(request: HttpRequest, round_id: int) -> QuizRound:
+    return get_object_or_404(QuizRound, player__owner=account(request), pk=round_id)
+
+
+def _fill(request: HttpRequest, fill_id: int) -> QuizFill:
+    return get_object_or_404(QuizFill, owner=account(request), pk=fill_id)
+
+
+def _answer_out(row: QuizAnswer) -> dict[str, Any]:
+    kept = {name: getattr(row, name) for name in ("who", "words", "cost", "said", "made")}
+    return {**kept, "document": quiz.document_of(row)}
+
+
+def _position_out(found: QuizRound, row: QuizPosition, answers: list[QuizAnswer]) -> dict[str, Any]:
+    """A position; its ledger stays closed until everybody has answered."""
+    who = sorted(answer.who for answer in answers)
+    out = {"key": row.key, "layout": row.document["layout"], "answered": who}
+    if tuple(who) != found.who:
+        return out
+    told = [_answer_out(answer) for answer in sorted(answers, key=lambda one: one.who)]
+    return {**out, "kind": KINDS[row.kind], "study": quiz.study_of(row), "answers": told}
+
+
+def _out(found: QuizRound) -> dict[str, Any]:
+    rows = {
+        row.key: row for row in QuizPosition.objects.filter(key__in=found.positions, owner__in=[found.player.owner])
+    }
+    rows |= {row.key: row for row in QuizPosition.objects.filter(key__in=found.positions, owner=None)}
+    answers = list(QuizAnswer.objects.filter(round=found))
+    return {
+        "id": found.pk, "player_id": found.player_id, "player_name": found.player.name,
+        "second_name": found.second_name, "game": found.game, "level": found.level, "own": found.own,
+        "limit_s": found.limit_s, "positions": [
+            _position_out(found, rows[key], [one for one in answers if one.position == key])
+            for key in found.positions if key in rows
+        ],
+    }  # fmt: skip
+
+
+@router.get("/quiz/pools", response=PoolsOut)
+def pools(request: HttpRequest) -> dict[str, Any]:
+    """What a round can be drawn from."""
+    return quiz.pools(account(request))
+
+
+@router.post("/quiz/players/{int:player_id}/rounds", response=RoundOut)
+def begin(request: HttpRequest, player_id: int, body: RoundIn) -> dict[str, Any]:
+    """Begin a round."""
+    second = partner_of(request, body.second, body.second_name)
+    player = player_of(request, player_id)
+    return _out(quiz.begin(player, body.token, body.game, body.own, body.limit_s, second))
+
+
+@router.get("/quiz/rounds/{int:round_id}", response=RoundOut)
+def one_round(request: HttpRequest, round_id: int) -> dict[str, Any]:
+    """A round as it stands."""
+    return _out(_round(request, round_id))
+
+
+@router.post("/quiz/rounds/{int:round_id}/answers", response=RoundPositionOut)
+def answer(request: HttpRequest, round_id: int, body: AnswerIn) -> dict[str, Any]:
+    """Answer a position. Its ledger opens when everybody has."""
+    need("weighing")
+    found = _round(request, round_id)
+    quiz.answer(found, body.position, body.who, body.choice.choice() if body.choice else None)
+    row = quiz.position_in(found, body.position)
+    return _position_out(found, row, list(QuizAnswer.objects.filter(round=found, position=row.key)))
+
+
+@router.get("/quiz/players/{int:player_id}", response=StandingOut)
+def standing(request: HttpRequest, player_id: int) -> dict[str, Any]:
+    """What a player's answers come to, and his rounds."""
+    player = player_of(request, player_id)
+    rows = quiz.answers_of(player)
+    return {"score": score_document(quiz.score(rows)), "rounds": quiz.rounds_of(player, rows)}
+
+
+@router.get("/quiz/rounds/{int:round_id}/score", response=list[QuizScoreDocument])
+def round_score(request: HttpRequest, round_id: int) -> list[QuizScoreDocument]:
+    """What a round comes to, for each who answered."""
+    found = _round(request, round_id)
+    rows = list(QuizAnswer.objects.filter(round=found))
+    return [score_document(quiz.score([row for row in rows if row.who == who])) for who in found.who]
+
+
+@router.post("/quiz/own", response=FillOut)
+def fill(request: HttpRequest, body: FillIn) -> QuizFill:
+    """Weigh one's own layouts for the quiz."""
+    return quiz.fill(account(request), player_of(request, body.player))
+
+
+@router.get("/quiz/own/{int:fill_id}", response=FillOut)
+def filled(request: HttpRequest, fill_id: int) -> QuizFill:
+    """How far that is."""
+    return _fill(request, fill_id)
+
+
+@router.post("/quiz/own/{int:fill_id}/stop", response=FillOut)
+def stop_fill(request: HttpRequest, fill_id: int) -> QuizFill:
+    """Stop it; what was weighed so far stays."""
+    running.stop(_fill(request, fill_id))
+    return _fill(request, fill_id)
+
+
+@router.get("/practice/file", response={200: None})
+def as_json(request: HttpRequest, player: int | None = None) -> HttpResponse:
+    """All practice, or one player's, as JSON."""
+    whose = player_of(request, player) if player else None
+    return file_response(files.as_json(account(request), whose), "application/json", "practice.partita-practice.json")
+
+
+@router.get("/practice/csv/{what}", response={200: None})
+def as_csv(request: HttpRequest, what: str, player: int | None = None) -> HttpResponse:
+    """Attempts, or the quiz's answers, as CSV."""
+    whose = player_of(request, player) if player else None
+    return file_response(files.as_csv(account(request), what, whose), "text/csv", f"{what}.csv")
+
+
+@router.post("/practice/file", response=PracticeTaken)
+def bring_back(request: HttpRequest, file: File[UploadedFile]) -> dict[str, int]:
+    """Take such a JSON file in, all of it or nothing; what is there already stays as it is."""
+    return files.take(account(request), parse_practice(text_of(file, LARGEST_BYTES)))
