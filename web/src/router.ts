@@ -7,6 +7,11 @@ import PlayersPlace from './places/players/PlayersPlace.vue'
 import { SITTING_KEYS } from './places/players/sitting/sittingKeys'
 import SittingPlace from './places/players/sitting/SittingPlace.vue'
 import TableCard from './places/players/table/TableCard.vue'
+import DrillPlace from './places/practice/drill/DrillPlace.vue'
+import { DRILL_KEYS, PRACTICE_KEYS, QUIZ_KEYS } from './places/practice/practiceKeys'
+import PracticePlace from './places/practice/PracticePlace.vue'
+import QuizPlace from './places/practice/quiz/QuizPlace.vue'
+import DrillSittingPlace from './places/practice/sitting/DrillSittingPlace.vue'
 import DecisionPlace from './places/record/decision/DecisionPlace.vue'
 import MatchPlace from './places/record/match/MatchPlace.vue'
 import { MATCH_KEYS, RECORD_KEYS } from './places/record/recordKeys'
@@ -44,6 +49,30 @@ export const router = createRouter({
       name: 'kicks',
       component: KicksPlace,
       meta: { place: 'kicks', keys: KICKS_KEYS },
+    },
+    {
+      path: '/practice',
+      name: 'practice',
+      component: PracticePlace,
+      meta: { place: 'practice', keys: PRACTICE_KEYS },
+    },
+    {
+      path: '/practice/drills/:key',
+      name: 'drill',
+      component: DrillPlace,
+      meta: { place: 'practice' },
+    },
+    {
+      path: '/practice/sittings/:sittingId(\\d+)',
+      name: 'drill-sitting',
+      component: DrillSittingPlace,
+      meta: { place: 'practice', keys: DRILL_KEYS },
+    },
+    {
+      path: '/practice/quiz/:roundId(\\d+)',
+      name: 'quiz',
+      component: QuizPlace,
+      meta: { place: 'practice', keys: QUIZ_KEYS },
     },
     { path: '/record', name: 'record', component: RecordPlace, meta: { place: 'record', keys: RECORD_KEYS } },
     {

@@ -17,13 +17,13 @@ from partita.telling.documents import ChanceDocument, StrokeDocument
 from partita.telling.practice_documents import (
     DayDocument,
     DrillDocument,
+    DrillRuleDocument,
+    DrillStepDocument,
+    DrillZoneDocument,
     ExpectationDocument,
     ExpectedDocument,
     HeldDocument,
-    RuleDocument,
-    StepDocument,
     SuggestionDocument,
-    ZoneDocument,
 )
 
 _CM, _INCH = 31.75, 12.5
@@ -40,26 +40,26 @@ def drill_document(drill: Drill) -> DrillDocument:
     )  # fmt: skip
 
 
-def _step(step: Step) -> StepDocument:
+def _step(step: Step) -> DrillStepDocument:
     rule = step.rule
-    document = RuleDocument(
+    document = DrillRuleDocument(
         **{name: getattr(rule, name) for name in (
             "ball", "pocket", "cushions", "at_most", "nothing_open", "or_potted", "run_out",
         )},
         rails=list(rule.rails), cue_in=_zone(rule.cue_in), ball_in=_zone(rule.ball_in),
     )  # fmt: skip
-    return StepDocument(
+    return DrillStepDocument(
         name=step.name, balls={name: list(at) for name, at in step.balls.items()}, rule=document, side=step.side,
         words=rule_words(rule), taps=rule.taps, outcomes=list(outcomes_of(rule)),  # type: ignore[arg-type]
     )  # fmt: skip
 
 
-def _zone(zone: Zone | None) -> ZoneDocument | None:
+def _zone(zone: Zone | None) -> DrillZoneDocument | None:
     if zone is None:
         return None
     if isinstance(zone, Circle):
-        return ZoneDocument(at=list(zone.at), within=zone.within)
-    return ZoneDocument(rail=zone.rail, within=zone.within)
+        return DrillZoneDocument(at=list(zone.at), within=zone.within)
+    return DrillZoneDocument(rail=zone.rail, within=zone.within)
 
 
 def drill_from(document: DrillDocument) -> Drill:
@@ -72,14 +72,14 @@ def drill_from(document: DrillDocument) -> Drill:
     )  # fmt: skip
 
 
-def _step_from(step: StepDocument) -> Step:
+def _step_from(step: DrillStepDocument) -> Step:
     rule = step.rule.model_dump()
     zones = {name: _zone_from(getattr(step.rule, name)) for name in ("cue_in", "ball_in")}
     balls = {name: (at[0], at[1]) for name, at in step.balls.items()}
     return Step(step.name, balls, Rule(**{**rule, "rails": tuple(step.rule.rails), **zones}), step.side)
 
 
-def _zone_from(zone: ZoneDocument | None) -> Zone | None:
+def _zone_from(zone: DrillZoneDocument | None) -> Zone | None:
     if zone is None:
         return None
     if zone.at is not None:

@@ -9,7 +9,7 @@ from partita.telling.documents import Document, Interval, Place, Share, StrokeDo
 Diamonds = Annotated[float, rounded(4)]
 
 
-class ZoneDocument(Document):
+class DrillZoneDocument(Document):
     """Where a ball is to come to rest: within so many diamonds of a place, or with its edge of a rail."""
 
     at: Place | None = None
@@ -17,13 +17,13 @@ class ZoneDocument(Document):
     within: Diamonds
 
 
-class RuleDocument(Document):
+class DrillRuleDocument(Document):
     """What counts as success (`practice.drills.rule`)."""
 
     ball: Annotated[str, Field(max_length=20)] | None = None
     pocket: Annotated[str, Field(max_length=20)] | None = None
-    cue_in: ZoneDocument | None = None
-    ball_in: ZoneDocument | None = None
+    cue_in: DrillZoneDocument | None = None
+    ball_in: DrillZoneDocument | None = None
     rails: Annotated[list[str], Field(max_length=5)] = Field(default_factory=list)
     cushions: int = 0
     at_most: int = 9
@@ -32,13 +32,13 @@ class RuleDocument(Document):
     run_out: bool = False
 
 
-class StepDocument(Document):
+class DrillStepDocument(Document):
     """A step: balls in diamonds, the rule, and a side that is asked for. `words`: the rule in words; taps : the ball
     whose place of rest may be tapped; outcomes : of one tap."""
 
     name: Annotated[str, Field(min_length=1, max_length=60)]
     balls: Annotated[dict[str, Place], Field(max_length=22)]
-    rule: RuleDocument
+    rule: DrillRuleDocument
     side: float | None = None
     words: str = ""
     taps: Literal["cue", "ball"] | None = None
@@ -55,7 +55,7 @@ class DrillDocument(Document):
     about: Annotated[str, Field(max_length=300)] = ""
     says: Annotated[str, Field(max_length=300)] = ""
     varies: Literal["distance", "cut", "tolerance", "tip", "speed", "place", "layout"] = "layout"
-    steps: Annotated[list[StepDocument], Field(min_length=1, max_length=8)]
+    steps: Annotated[list[DrillStepDocument], Field(min_length=1, max_length=8)]
     errors: Annotated[list[Literal["aim", "speed", "tip", "sight"]], Field(max_length=4)] = Field(default_factory=list)
     game: Annotated[str, Field(max_length=20)] = "nine-ball"
     feeds: Literal["pot", "rest", ""] = ""

@@ -14,7 +14,7 @@ const playouts = usePlayOuts()
 const runOut = useRunOut()
 const measure = useMeasure()
 /** Pages of one thing: pressed there, the tab leads back to all of them. */
-const WITH_A_LIST: PlaceName[] = ['record', 'players']
+const WITH_A_LIST: PlaceName[] = ['practice', 'record', 'players']
 const here = computed(() => route.meta['place'] as PlaceName)
 /** Where something long is running. */
 const busy = computed<Partial<Record<PlaceName, string>>>(() => ({

@@ -6,6 +6,12 @@ export const PLACES = [
   { name: 'table', path: '/', label: 'Table', says: 'weigh a layout' },
   { name: 'runout', path: '/run-out', label: 'Run-out', says: 'plan the whole rack' },
   { name: 'kicks', path: '/kicks', label: 'Kicks', says: 'find a way to a hidden ball' },
+  {
+    name: 'practice',
+    path: '/practice',
+    label: 'Practice',
+    says: 'drills that measure, and the decision quiz',
+  },
   { name: 'record', path: '/record', label: 'Record', says: 'what was decided and what it cost' },
   { name: 'players', path: '/players', label: 'Players', says: 'players and tables' },
 ] as const

@@ -1,12 +1,14 @@
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
-import { answered, api, RefusedError, type AttemptIn, type Problem } from '@/api/client'
+import { answered, api, RefusedError, type AttemptIn, type DrillAttemptIn, type Problem } from '@/api/client'
 import { useSession } from './session'
 
-/** Something that is to reach the server: an attempt, or that one is taken back. */
+/** Something that is to reach the server: an attempt at a station or a drill, or that one is taken back. */
 type Entry =
   | { do: 'add'; player: number; sitting: number; attempt: AttemptIn }
   | { do: 'take back'; player: number; sitting: number; token: string }
+  | { do: 'drill'; sitting: number; day: string; attempt: DrillAttemptIn }
+  | { do: 'take drill back'; sitting: number; token: string }
 const RETRY_MS = 3000
 /** Attempts of one request, within what the server takes. */
 const MOST_AT_ONCE = 200
@@ -34,21 +36,43 @@ export const useOutbox = defineStore('outbox', () => {
   const takeBack = (player: number, sitting: number, token: string) =>
     put({ do: 'take back', player, sitting, token })
 
+  const addDrill = (sitting: number, day: string, attempt: DrillAttemptIn) =>
+    put({ do: 'drill', sitting, day, attempt })
+  const takeDrillBack = (sitting: number, token: string) => put({ do: 'take drill back', sitting, token })
+
+  const goesWith = (one: Entry, first: Entry) =>
+    one.do === first.do &&
+    one.sitting === first.sitting &&
+    (one.do === 'drill' && first.do === 'drill' ? one.day === first.day : one.do === 'add')
   /** The first entries that go in one request. */
   function batch(): Entry[] {
     const [first] = entries.value
-    if (first?.do !== 'add') return first ? [first] : []
-    const end = entries.value.findIndex((one) => one.do !== 'add' || one.sitting !== first.sitting)
+    if (!first) return []
+    const end = entries.value.findIndex((one, place) => place > 0 && !goesWith(one, first))
     return entries.value.slice(0, end < 0 ? MOST_AT_ONCE : Math.min(end, MOST_AT_ONCE))
   }
-  const posted = (some: Entry[]) => {
+  function posted(some: Entry[]): Promise<unknown> {
     const [first] = some
-    if (first?.do === 'take back') {
+    if (!first) return Promise.resolve()
+    const { sitting: sitting_id } = first
+    if (first.do === 'take back') {
       const path = { player_id: first.player, token: first.token }
       return answered(api.DELETE('/api/players/{player_id}/attempts/by-token/{token}', { params: { path } }))
     }
+    if (first.do === 'take drill back') {
+      const path = { sitting_id, token: first.token }
+      return answered(
+        api.DELETE('/api/practice/sittings/{sitting_id}/attempts/{token}', { params: { path } }),
+      )
+    }
+    if (first.do === 'drill') {
+      const attempts = some.flatMap((one) => (one.do === 'drill' ? [one.attempt] : []))
+      const body = { attempts, day: first.day }
+      const path = { sitting_id }
+      return answered(api.POST('/api/practice/sittings/{sitting_id}/attempts', { params: { path }, body }))
+    }
     const attempts = some.flatMap((one) => (one.do === 'add' ? [one.attempt] : []))
-    const path = { sitting_id: first?.sitting ?? 0 }
+    const path = { sitting_id }
     return answered(api.POST('/api/sittings/{sitting_id}/attempts', { params: { path }, body: { attempts } }))
   }
   async function sendAll() {
@@ -77,8 +101,11 @@ export const useOutbox = defineStore('outbox', () => {
     sending ??= sendAll().finally(() => (sending = null))
     return sending
   }
-  /** What of a sitting is still on its way. */
-  const of = (sitting: number) => entries.value.filter((one) => one.sitting === sitting)
+  const ofDrills = (one: Entry) => one.do === 'drill' || one.do === 'take drill back'
+  /** What of a sitting at stations is still on its way. */
+  const of = (sitting: number) => entries.value.filter((one) => one.sitting === sitting && !ofDrills(one))
+  /** What of a sitting at a drill is. */
+  const ofDrill = (sitting: number) => entries.value.filter((one) => one.sitting === sitting && ofDrills(one))
   watch(
     place,
     (now) => {
@@ -88,5 +115,5 @@ export const useOutbox = defineStore('outbox', () => {
     { immediate: true },
   )
   window.addEventListener('online', () => void send())
-  return { entries, problems, waiting, add, takeBack, send, of }
+  return { entries, problems, waiting, add, takeBack, addDrill, takeDrillBack, send, of, ofDrill }
 })

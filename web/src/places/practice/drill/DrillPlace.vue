@@ -1,0 +1,179 @@
+<script setup lang="ts">
+import { computed, onActivated, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import type { DrillZone } from '@/api/client'
+import type { Place } from '@/board/document'
+import PracticeDrawing from '@/drawing/PracticeDrawing.vue'
+import FrameActs from '@/frame/FrameActs.vue'
+import ProblemList from '@/frame/ProblemList.vue'
+import ProgressLine from '@/frame/ProgressLine.vue'
+import { usePractice } from '@/stores/practice'
+import { useSession } from '@/stores/session'
+import ProgressCard from './ProgressCard.vue'
+import StepTable from './StepTable.vue'
+
+/** One drill: its set-up drawn, each step with what is expected of the player, how he has done; begun from here. */
+defineEmits<{ keys: [] }>()
+const route = useRoute()
+const router = useRouter()
+const practice = usePractice()
+const session = useSession()
+const key = computed(() => String(route.params['key'] ?? ''))
+const drill = computed(() => practice.drillOf(key.value) ?? practice.progress?.drill ?? null)
+const expected = computed(() => practice.expectation?.document ?? null)
+const at = ref<number | null>(null)
+const partner = ref('')
+const shownStep = computed(() => at.value ?? expected.value?.begin ?? 0)
+const step = computed(() => drill.value?.steps[shownStep.value] ?? null)
+const zones = computed<DrillZone[]>(() =>
+  [step.value?.rule.cue_in, step.value?.rule.ball_in].flatMap((zone) => (zone ? [zone] : [])),
+)
+const rests = computed(() =>
+  (practice.progress?.rests ?? [])
+    .filter((one) => one.step === shownStep.value)
+    .map((one) => ({ at: [one.x, one.y] as Place, made: one.made })),
+)
+const geometry = computed(() => session.geometryOf(practice.table))
+const others = computed(() => practice.players.filter((one) => practice.idOf(one.key) !== practice.player))
+const tableKey = computed(() => session.choiceOf(practice.table)?.key ?? 'pool-9ft')
+function chooseTable(chosen: string) {
+  const found = session.tables.find((one) => one.key === chosen)
+  if (found) practice.table = found.document as typeof practice.table
+}
+watch(() => practice.table, (table) => void session.learnGeometry(table), { immediate: true }) // prettier-ignore
+async function open() {
+  if (route.name !== 'drill') return
+  at.value = null
+  if (!practice.drills.length) await practice.load()
+  if (!practice.player) return
+  await Promise.all([
+    practice.look(key.value),
+    practice.drillOf(key.value) ? practice.expect(key.value) : null,
+  ])
+}
+onActivated(open)
+watch([key, () => practice.player, () => practice.table], open)
+async function begin() {
+  const guest = partner.value === 'guest'
+  const id = await practice.begin(key.value, {
+    player: partner.value && !guest ? Number(partner.value) : null,
+    name: guest ? 'Guest' : '',
+  })
+  if (id !== null) await router.push({ name: 'drill-sitting', params: { sittingId: String(id) } })
+}
+const isOwn = computed(() => key.value.startsWith('own:'))
+async function remove() {
+  await practice.removeDrill(key.value)
+  await router.push({ name: 'practice' })
+}
+const sheet = computed(() => {
+  const table = typeof practice.table === 'string' ? practice.table : 'pool-9ft'
+  return `/api/practice/drills/${key.value}/sheet?units=${session.units}&table=${table}`
+})
+</script>
+
+<template>
+  <main class="card">
+    <RouterLink :to="{ name: 'practice' }" class="back">All drills</RouterLink>
+    <header>
+      <h1>{{ drill?.name ?? 'Drill' }}</h1>
+      <FrameActs @keys="$emit('keys')" />
+    </header>
+    <ProblemList :problems="practice.problems" />
+    <template v-if="drill">
+      <p>
+        {{ drill.about }} <b>{{ drill.says }}</b>
+      </p>
+      <div class="halves">
+        <div class="column">
+          <PracticeDrawing
+            v-if="geometry && step"
+            :table="geometry"
+            :balls="step.balls as Record<string, Place>"
+            :zones="zones"
+            :rests="rests"
+            :pocket="step.rule.pocket ?? null"
+            :words="`${drill.name}, ${step.name}, drawn to scale`"
+            class="drawing"
+          />
+          <p class="muted">{{ step?.words }}</p>
+          <section class="sheet" aria-label="Begin">
+            <form class="choices" @submit.prevent="begin">
+              <label
+                >On
+                <select :value="tableKey" @change="chooseTable(($event.target as HTMLSelectElement).value)">
+                  <option v-for="one in session.tables" :key="one.key" :value="one.key">
+                    {{ one.name }}
+                  </option>
+                </select>
+              </label>
+              <label
+                >Taking turns with
+                <select v-model="partner">
+                  <option value="">nobody</option>
+                  <option v-for="one in others" :key="one.key" :value="String(practice.idOf(one.key))">
+                    {{ one.name }}
+                  </option>
+                  <option value="guest">a guest</option>
+                </select>
+              </label>
+              <button type="submit" class="main">Begin</button>
+            </form>
+            <p class="links">
+              <a class="link" :href="sheet" target="_blank">Set-up sheet</a>
+              <a class="link" :href="`/api/practice/drills/${key}/file`" download>Share as a file</a>
+              <button v-if="isOwn" type="button" @click="remove">Delete this drill</button>
+            </p>
+          </section>
+        </div>
+        <div class="column">
+          <section class="sheet" aria-label="Steps">
+            <h2>What {{ practice.playerName }} should make</h2>
+            <p v-if="expected?.words">{{ expected.words }}</p>
+            <p v-if="practice.expecting" class="muted">
+              {{ practice.expectation?.waits_for || 'Each step is simulated with this stroke.' }}
+              <button type="button" @click="practice.stopExpecting">Stop</button>
+              <ProgressLine label="Working out the steps" :share="practice.expectation?.progress ?? 0" />
+            </p>
+            <p v-if="practice.expectation?.failure">{{ practice.expectation.failure }}</p>
+            <StepTable
+              :steps="drill.steps"
+              :expected="expected?.steps ?? []"
+              :at="shownStep"
+              @choose="at = $event"
+            />
+            <p class="small muted">
+              Between brackets: four times in five it lies there, as far as this player’s stroke is known. You
+              move up or down when your attempts make it ten to one that the next step suits you better, which
+              is where six in ten go in.
+            </p>
+          </section>
+          <ProgressCard v-if="practice.progress" :progress="practice.progress" :name="practice.playerName" />
+        </div>
+      </div>
+    </template>
+  </main>
+</template>
+
+<style scoped src="@/design/card-page.css"></style>
+<style scoped src="@/design/card.css"></style>
+<style scoped>
+main {
+  display: grid;
+}
+.links {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 20px;
+}
+.link {
+  display: inline-flex;
+  align-items: center;
+}
+@media (max-width: 760px) {
+  .drawing {
+    max-width: 250px;
+    justify-self: center;
+  }
+}
+</style>

@@ -1,0 +1,82 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import LedgerLine from '@/shots/LedgerLine.vue'
+import { percent } from '@/shots/words'
+import { useQuiz } from '@/stores/quiz'
+import { costWords } from '../words'
+
+/** The ledger opened: what each choice cost and why, and the lines to look at. */
+const quiz = useQuiz()
+const study = computed(() => quiz.position?.study ?? null)
+const options = computed(() => study.value?.options ?? [])
+const best = computed(() => options.value[0] ?? null)
+const answers = computed(() => quiz.position?.answers ?? [])
+const nameOf = (who: number) => (who === 1 ? quiz.round?.player_name : quiz.round?.second_name) ?? ''
+const estimate = (said: number | null, made: number | null) =>
+  said == null || made == null ? '' : ` You said ${percent(said)}, it goes in ${percent(made)}.`
+/** Choices that the ledger does not hold have a line of their own below it. */
+const own = computed(() =>
+  answers.value.flatMap((one) => (one.document && one.document.place === null ? [one.document.chosen] : [])),
+)
+</script>
+
+<template>
+  <section v-if="study && best" class="sheet" aria-label="The ledger">
+    <div class="said">
+      <p v-for="one in answers" :key="one.who">
+        <b>{{ quiz.two ? nameOf(one.who) : 'You' }}:</b> {{ one.words
+        }}<template v-if="one.document"> — {{ one.document.chosen.name }}</template
+        >. <b :class="{ dear: (one.cost ?? 0) > 0.02 }">It {{ costWords(one.cost) }}.</b
+        >{{ estimate(one.said, one.made) }}
+        <span v-if="one.document && one.cost" class="muted">{{ one.document.choice_words }}.</span>
+      </p>
+      <p>
+        <b>{{ best.name }}</b> wins {{ percent(best.rack_chance.value) }} of racks. {{ study.why }}
+      </p>
+      <p class="muted small">A position of the kind: {{ quiz.position?.kind }}.</p>
+    </div>
+    <ol>
+      <LedgerLine
+        v-for="(option, k) in options"
+        :key="option.id"
+        :option="option"
+        :rank="k + 1"
+        :best="best.rack_chance.value"
+        :chosen="quiz.shown?.id === option.id"
+        @choose="quiz.show(option)"
+      />
+      <LedgerLine
+        v-for="option in own"
+        :key="`own-${option.id}`"
+        :option="option"
+        :rank="options.length + 1"
+        :best="best.rack_chance.value"
+        :chosen="quiz.shown?.id === option.id"
+        @choose="quiz.show(option)"
+      />
+    </ol>
+  </section>
+</template>
+
+<style scoped>
+.said {
+  padding: 13px 16px;
+  display: grid;
+  gap: 7px;
+}
+p {
+  margin: 0;
+}
+.dear {
+  color: var(--foul);
+}
+.small {
+  font-size: 12.5px;
+}
+ol {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+  border-top: 1px solid var(--hairline);
+}
+</style>

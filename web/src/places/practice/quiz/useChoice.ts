@@ -1,0 +1,86 @@
+/** A choice being made by pressing: ball and pocket, a ball and where both should go, or a stroke that is aimed. */
+import { computed, ref } from 'vue'
+import type { QuizChoice, Stroke } from '@/api/client'
+import type { Place } from '@/board/document'
+
+export type Meant = 'pot' | 'safe' | 'stroke'
+const FIRST: Stroke = { aim_deg: 0, speed_mps: 1.6, side: 0, height: 0, elevation_deg: 0 }
+
+export function useChoice() {
+  const meant = ref<Meant>('pot')
+  const ball = ref('')
+  const pocket = ref('')
+  const cueTo = ref<Place | null>(null)
+  const ballTo = ref<Place | null>(null)
+  const stroke = ref<Stroke>({ ...FIRST })
+  const aimed = ref(false)
+  /** How often it goes in, %. */
+  const make = ref(60)
+
+  function clear() {
+    ball.value = pocket.value = ''
+    cueTo.value = ballTo.value = null
+    stroke.value = { ...FIRST }
+    aimed.value = false
+  }
+  function mean(next: Meant) {
+    meant.value = next
+    clear()
+  }
+  /** What the drawing waits for. */
+  const asks = computed<'ball' | 'pocket' | 'place'>(() => {
+    if (meant.value === 'stroke') return 'place'
+    if (!ball.value) return 'ball'
+    return meant.value === 'pot' ? 'pocket' : 'place'
+  })
+  const hint = computed(() => {
+    if (meant.value === 'stroke') return 'Press the table where the cue ball is aimed.'
+    if (!ball.value)
+      return meant.value === 'pot'
+        ? 'Press the ball that you would pot.'
+        : 'Press the ball that you would hit.'
+    if (meant.value === 'pot')
+      return pocket.value ? 'Another pocket can still be pressed.' : 'Press the pocket.'
+    if (!cueTo.value) return 'Press where the cue ball should come to rest.'
+    return ballTo.value
+      ? 'Press again to move both marks.'
+      : `Press where the ${ball.value} should come to rest.`
+  })
+  const ready = computed(() => {
+    if (meant.value === 'stroke') return aimed.value
+    return !!ball.value && (meant.value === 'pot' ? !!pocket.value : !!cueTo.value && !!ballTo.value)
+  })
+  function takeBall(next: string) {
+    ball.value = next
+    pocket.value = ''
+    cueTo.value = ballTo.value = null
+  }
+  const takePocket = (next: string) => (pocket.value = next)
+  function press(at: Place, cue: Place | undefined) {
+    if (meant.value === 'stroke') {
+      if (!cue) return
+      aim((Math.atan2(at[1] - cue[1], at[0] - cue[0]) * 180) / Math.PI)
+    } else if (!cueTo.value || ballTo.value) {
+      cueTo.value = at
+      ballTo.value = null
+    } else ballTo.value = at
+  }
+  function aim(degrees: number) {
+    stroke.value = { ...stroke.value, aim_deg: Math.round(100 * degrees) / 100 }
+    aimed.value = true
+  }
+  const setStroke = (part: Partial<Stroke>) => (stroke.value = { ...stroke.value, ...part })
+  /** The choice as the server takes it; none while it is not whole. */
+  function said(): QuizChoice | null {
+    if (!ready.value) return null
+    const chance = make.value / 100
+    if (meant.value === 'pot') return { meant: 'pot', ball: ball.value, pocket: pocket.value, make: chance }
+    if (meant.value === 'stroke') return { meant: 'stroke', stroke: stroke.value, make: null }
+    return { meant: 'safe', ball: ball.value, cue_to: cueTo.value, ball_to: ballTo.value }
+  }
+  return {
+    meant, ball, pocket, cueTo, ballTo, stroke, aimed, make, asks, hint, ready,
+    clear, mean, takeBall, takePocket, press, aim, setStroke, said,
+  } // prettier-ignore
+}
+export type Choosing = ReturnType<typeof useChoice>

@@ -1,0 +1,301 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { computed, onActivated, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import type { DrillZone } from '@/api/client'
+import type { BoardTable, Place } from '@/board/document'
+import PracticeDrawing from '@/drawing/PracticeDrawing.vue'
+import FrameActs from '@/frame/FrameActs.vue'
+import KeyLabel from '@/frame/KeyLabel.vue'
+import { letterOf, useKeys } from '@/frame/keys'
+import ProblemList from '@/frame/ProblemList.vue'
+import { useDrillSitting } from '@/stores/drillsitting'
+import { useOutbox } from '@/stores/outbox'
+import { useSession } from '@/stores/session'
+import { outcomeOfKey } from '../practiceKeys'
+import { expectedWords, OUTCOME_KEYS, OUTCOME_WORDS, strokeWords } from '../words'
+
+/** A sitting at a drill, at the table: one shot, one tap; the ladder moves by itself. */
+defineEmits<{ keys: [] }>()
+const route = useRoute()
+const router = useRouter()
+const session = useSession()
+const outbox = useOutbox()
+const drills = useDrillSitting()
+const step = computed(() => drills.step)
+const table = computed(() => (drills.sitting?.table ?? 'pool-9ft') as BoardTable)
+const geometry = computed(() => session.geometryOf(table.value))
+const zones = computed<DrillZone[]>(() =>
+  [step.value?.rule.cue_in, step.value?.rule.ball_in].flatMap((zone) => (zone ? [zone] : [])),
+)
+const rests = computed(() =>
+  drills.attempts
+    .filter((one) => one.step === drills.at && one.x != null && one.y != null)
+    .map((one) => ({ at: [one.x, one.y] as Place, made: one.made })),
+)
+const outcomes = computed(() => {
+  const known = step.value?.outcomes ?? ['made', 'missed']
+  return known.map((key) => ({ key, words: OUTCOME_WORDS[key] ?? key, letter: OUTCOME_KEYS[key] ?? '' }))
+})
+const taps = computed(() => step.value?.taps ?? null)
+const tapWords = computed(() => (taps.value === 'ball' ? `the ${step.value?.rule.ball}` : 'the cue ball'))
+const here = computed(() => drills.here)
+const made = computed(() => here.value.filter((one) => one.made).length)
+const share = computed(() => (here.value.length ? Math.round((100 * made.value) / here.value.length) : null))
+const told = computed(() => drills.steps[drills.at])
+const last = computed(() => drills.attempts.at(-1))
+/** Said when the ladder has just moved. */
+const movedWords = computed(() => {
+  const one = last.value
+  if (!one || drills.picked !== null || one.by !== 'player' || one.step === drills.at) return ''
+  return one.step < drills.at ? 'Up a step: set it up anew.' : 'Down a step: set it up anew.'
+})
+const coming = computed(() => (drills.sitting ? outbox.ofDrill(drills.sitting.id).length : 0))
+const ending = ref(false)
+
+const open = () => {
+  if (route.name === 'drill-sitting') void drills.open(Number(route.params['sittingId']))
+}
+onActivated(open)
+watch(() => route.params['sittingId'], open, { immediate: true })
+watch(table, (now) => void session.learnGeometry(now), { immediate: true })
+async function finish() {
+  const key = drills.sitting?.drill_key ?? ''
+  ending.value = true
+  const over = await drills.end()
+  ending.value = false
+  if (over) await router.push({ name: 'drill', params: { key } })
+}
+useKeys((event) => {
+  if (event.ctrlKey || event.metaKey || !step.value) return undefined
+  const letter = letterOf(event)
+  if (letter === 'u') return drills.undo
+  const outcome = outcomeOfKey(letter)
+  return outcome && step.value.outcomes?.includes(outcome) ? () => drills.tap(outcome) : undefined
+})
+</script>
+
+<template>
+  <main class="sitting">
+    <header>
+      <h1>{{ drills.sitting?.drill.name ?? 'Drill' }}</h1>
+      <FrameActs @keys="$emit('keys')" />
+    </header>
+    <ProblemList :problems="[...drills.problems, ...outbox.problems]" />
+    <template v-if="drills.sitting && step">
+      <nav class="steps" aria-label="Steps">
+        <button
+          v-for="(one, k) in drills.sitting.drill.steps"
+          :key="k"
+          type="button"
+          :aria-pressed="k === drills.at"
+          :title="`${one.name}: expected ${expectedWords(drills.steps[k])}`"
+          @click="drills.picked = k"
+        >
+          {{ k + 1 }}
+        </button>
+        <b>{{ step.name }}</b>
+      </nav>
+      <div class="work">
+        <PracticeDrawing
+          v-if="geometry"
+          :table="geometry"
+          :balls="step.balls as Record<string, Place>"
+          :zones="zones"
+          :rests="rests"
+          :pocket="step.rule.pocket ?? null"
+          :asks="taps ? 'place' : null"
+          :words="
+            taps
+              ? `${step.name}. Tap where ${tapWords} came to rest, or move there with the arrow keys and press Enter.`
+              : `${step.name}, drawn to scale`
+          "
+          class="drawing"
+          @place="drills.tap('', $event)"
+        />
+        <section class="sheet taps" aria-label="What became of it">
+          <p v-if="drills.sitting.partner_name" class="turn">
+            {{ drills.by === 'player' ? drills.sitting.player_name : drills.sitting.partner_name }} shoots.
+            Run together: {{ drills.together.now }} (best {{ drills.together.best }})
+          </p>
+          <p>{{ drills.sitting.drill.says }}</p>
+          <p v-if="taps" class="tap-here">
+            Tap the table where {{ tapWords }} came to rest<template v-if="step.rule.pocket"
+              >, if it was potted</template
+            >, or:
+          </p>
+          <div class="buttons">
+            <button
+              v-for="one in outcomes"
+              :key="one.key"
+              type="button"
+              :class="['outcome', one.key]"
+              @click="drills.tap(one.key)"
+            >
+              {{ one.words }} <kbd>{{ one.letter }}</kbd>
+            </button>
+          </div>
+          <p class="count" aria-live="polite">
+            <span class="big"
+              >{{ made }}<small> of {{ here.length }}</small></span
+            >
+            <span>
+              <template v-if="share !== null">{{ share }} % at this step; </template>expected
+              {{ expectedWords(told) }}
+            </span>
+            <span>Run {{ drills.run.now }}, best {{ drills.run.best }}</span>
+          </p>
+          <p v-if="movedWords" class="moved" role="status">{{ movedWords }}</p>
+          <p v-else-if="drills.more !== null && drills.picked === null" class="muted">
+            {{ drills.more }} more in a row move{{ drills.more === 1 ? 's' : '' }} you up.
+          </p>
+          <p v-if="strokeWords(told)" class="muted">Best struck: {{ strokeWords(told) }}.</p>
+          <p v-if="coming && outbox.waiting" class="muted" role="status">
+            {{ coming }} not sent yet: the server does not answer. They are kept here and sent by themselves.
+          </p>
+          <div class="acts">
+            <button type="button" :disabled="!last" @click="drills.undo">
+              <KeyLabel label="Undo" letter="U" />
+            </button>
+            <Button label="Done for today" variant="outlined" :disabled="ending" @click="finish" />
+          </div>
+        </section>
+      </div>
+    </template>
+  </main>
+</template>
+
+<style scoped>
+.sitting {
+  padding: 18px 16px 40px;
+  display: grid;
+  gap: 10px;
+}
+header {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px;
+}
+h1 {
+  flex: 1;
+  font-size: 24px;
+}
+p {
+  margin: 0;
+}
+.steps {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px;
+}
+.steps button {
+  width: 40px;
+  min-height: 36px;
+  border: 1px solid var(--hairline);
+  border-radius: 9px;
+  background: none;
+  color: var(--ink);
+  font: 600 15px var(--serif);
+  cursor: pointer;
+}
+.steps button[aria-pressed='true'] {
+  background: var(--ink);
+  color: var(--sheet);
+}
+.steps b {
+  margin-left: 6px;
+}
+.work {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 392px;
+  gap: 12px 16px;
+  align-items: start;
+}
+.taps {
+  padding: 13px 16px;
+  display: grid;
+  gap: 9px;
+}
+.tap-here,
+.turn {
+  font-weight: 600;
+}
+.buttons {
+  display: flex;
+  gap: 8px;
+}
+.outcome {
+  flex: 1;
+  min-height: 58px;
+  border: 1px solid var(--hairline);
+  border-radius: 12px;
+  background: none;
+  color: var(--ink);
+  font: 600 16px var(--sans);
+  cursor: pointer;
+}
+.outcome.made {
+  border: 2px solid var(--shape);
+}
+.count {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 0 14px;
+  align-items: center;
+}
+.big {
+  grid-row: 1 / 3;
+  font: 600 34px/1 var(--serif);
+}
+small {
+  font-size: 17px;
+}
+.moved {
+  padding: 6px 12px;
+  border-left: 3px solid var(--brass);
+  background: var(--tint);
+  font-weight: 600;
+}
+.acts {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: 14px;
+}
+.acts > button:first-child {
+  min-height: 40px;
+  padding: 2px 12px;
+  border: 0;
+  background: none;
+  color: var(--brass);
+  font: 600 15px var(--sans);
+  cursor: pointer;
+}
+.acts > button:disabled {
+  opacity: 0.5;
+}
+@media (max-width: 760px) {
+  .sitting {
+    padding: 10px 12px 70px;
+    gap: 8px;
+  }
+  h1 {
+    font-size: 19px;
+  }
+  .steps button {
+    min-height: 44px;
+  }
+  .work {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .drawing {
+    max-width: 228px;
+    justify-self: center;
+  }
+  kbd {
+    display: none;
+  }
+}
+</style>

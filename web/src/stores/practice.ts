@@ -1,0 +1,195 @@
+import { defineStore } from 'pinia'
+import { computed, ref } from 'vue'
+import {
+  answered,
+  api,
+  type Drill,
+  type DrillProgress,
+  type Expectation,
+  type Practice,
+  type QuizFill,
+  type QuizPools,
+  type QuizStanding,
+} from '@/api/client'
+import { useGuarded } from '@/api/guarded'
+import type { BoardTable } from '@/board/document'
+import { createFollower, isActive } from '@/follow'
+import { useSession } from './session'
+import { newToken } from './token'
+
+const POLL_MS = 300
+const PLAYER = 'partita-practice-player'
+
+/** Who practises, what he has practised, what next; the drill that is looked at, and what is expected there. */
+export const usePractice = defineStore('practice', () => {
+  const session = useSession()
+  const { problems, guarded } = useGuarded()
+  const players = computed(() => session.players.filter((one) => one.own))
+  const idOf = (key: string) => Number(key.split(':')[1])
+  const chosen = ref(Number(localStorage.getItem(PLAYER) ?? 0))
+  /** One of one's own players; the last one that practised here, else the first. */
+  const player = computed(() => {
+    const ids = players.value.map(({ key }) => idOf(key))
+    return ids.includes(chosen.value) ? chosen.value : (ids[0] ?? 0)
+  })
+  const playerName = computed(() => players.value.find(({ key }) => idOf(key) === player.value)?.name ?? '')
+  const table = ref<BoardTable>('pool-9ft')
+
+  const drills = ref<Drill[]>([])
+  const overview = ref<Practice | null>(null)
+  const pools = ref<QuizPools | null>(null)
+  const standing = ref<QuizStanding | null>(null)
+  const expectation = ref<Expectation | null>(null)
+  const progress = ref<DrillProgress | null>(null)
+  const fill = ref<QuizFill | null>(null)
+  const [expectations, fills, prices] = [createFollower(), createFollower(), createFollower()]
+  const drillOf = (key: string) => drills.value.find((one) => one.key === key) ?? null
+  const expecting = computed(() => isActive(expectation.value))
+  const filling = computed(() => isActive(fill.value))
+  const pricing = ref(false)
+
+  function choose(id: number) {
+    chosen.value = id
+    localStorage.setItem(PLAYER, String(id))
+    overview.value = standing.value = null
+    void load()
+  }
+  const ofPlayer = () => ({ params: { path: { player_id: player.value } } })
+  const load = () =>
+    guarded(async () => {
+      const who = player.value
+      drills.value = await answered(api.GET('/api/practice/drills'))
+      pools.value = await answered(api.GET('/api/quiz/pools'))
+      if (!who) return
+      const [seen, stands] = await Promise.all([
+        answered(api.GET('/api/practice/players/{player_id}', ofPlayer())),
+        answered(api.GET('/api/quiz/players/{player_id}', ofPlayer())),
+      ])
+      if (who !== player.value) return
+      overview.value = seen
+      standing.value = stands
+    })
+  /** Work out what the player's errors cost him: what to practise first follows from it. */
+  const price = () =>
+    guarded(async () => {
+      pricing.value = true
+      const body = { game: 'nine-ball', share: 0.8 }
+      const asked = await answered(api.POST('/api/players/{player_id}/costs', { ...ofPlayer(), body }))
+      await prices.follow(asked, {
+        look: () => answered(api.GET('/api/costs/{costs_id}', { params: { path: { costs_id: asked.id } } })),
+        isActive,
+        take: () => undefined,
+        trouble: (trouble) => (problems.value = trouble),
+        everyMs: POLL_MS,
+      })
+      pricing.value = false
+      await load()
+    })
+
+  /** What is expected of the player at a drill, followed until it is worked out. */
+  const expect = (drill: string) =>
+    guarded(async () => {
+      expectation.value = null
+      const body = { player: player.value, drill, table: table.value }
+      const asked = await answered(api.POST('/api/practice/expectations', { body }))
+      expectation.value = asked
+      const path = { expectation_id: asked.id }
+      void expectations.follow(asked, {
+        look: () => answered(api.GET('/api/practice/expectations/{expectation_id}', { params: { path } })),
+        isActive,
+        take: (later) => (expectation.value = later),
+        trouble: (trouble) => (problems.value = trouble),
+        everyMs: POLL_MS,
+      })
+    })
+  const stopExpecting = () =>
+    guarded(async () => {
+      if (!expectation.value) return
+      const path = { expectation_id: expectation.value.id }
+      expectation.value = await answered(
+        api.POST('/api/practice/expectations/{expectation_id}/stop', { params: { path } }),
+      )
+    })
+  const look = (key: string) =>
+    guarded(async () => {
+      progress.value = null
+      const path = { player_id: player.value, key }
+      progress.value = await answered(
+        api.GET('/api/practice/players/{player_id}/drills/{key}', { params: { path } }),
+      )
+    })
+  /** Begin a sitting; its number, or nothing when it was refused. */
+  async function begin(drill: string, partner: { player: number | null; name: string }) {
+    let id: number | null = null
+    await guarded(async () => {
+      const body = {
+        token: newToken(), drill, table: table.value, partner: partner.player, partner_name: partner.name,
+      } // prettier-ignore
+      const path = { player_id: player.value }
+      const begun = await answered(
+        api.POST('/api/practice/players/{player_id}/sittings', { params: { path }, body }),
+      )
+      id = begun.id
+    })
+    return id
+  }
+  /** Keep a drill of one's own; its key, or nothing when it was refused. */
+  async function saveDrill(drill: Record<string, unknown>) {
+    let key: string | null = null
+    await guarded(async () => {
+      key = (await answered(api.POST('/api/practice/drills', { body: { drill } }))).key ?? null
+      drills.value = await answered(api.GET('/api/practice/drills'))
+    })
+    return key
+  }
+  const removeDrill = (key: string) =>
+    guarded(async () => {
+      const path = { drill_id: idOf(key) }
+      await answered(api.DELETE('/api/practice/drills/{drill_id}', { params: { path } }))
+      drills.value = drills.value.filter((one) => one.key !== key)
+    })
+  /** Begin a round of the quiz; its number, or nothing when it was refused. */
+  async function beginRound(asked: {
+    game: string
+    own: boolean
+    limit: number | null
+    second: number | null
+    secondName: string
+  }) {
+    let id: number | null = null
+    await guarded(async () => {
+      const body = {
+        token: newToken(), game: asked.game, own: asked.own, limit_s: asked.limit, second: asked.second,
+        second_name: asked.secondName,
+      } // prettier-ignore
+      const path = { player_id: player.value }
+      id = (await answered(api.POST('/api/quiz/players/{player_id}/rounds', { params: { path }, body }))).id
+    })
+    return id
+  }
+  const fillOwn = () =>
+    guarded(async () => {
+      const asked = await answered(api.POST('/api/quiz/own', { body: { player: player.value } }))
+      fill.value = asked
+      const path = { fill_id: asked.id }
+      await fills.follow(asked, {
+        look: () => answered(api.GET('/api/quiz/own/{fill_id}', { params: { path } })),
+        isActive,
+        take: (later) => (fill.value = later),
+        trouble: (trouble) => (problems.value = trouble),
+        everyMs: POLL_MS,
+      })
+      pools.value = await answered(api.GET('/api/quiz/pools'))
+    })
+  const stopFilling = () =>
+    guarded(async () => {
+      if (!fill.value) return
+      const path = { fill_id: fill.value.id }
+      fill.value = await answered(api.POST('/api/quiz/own/{fill_id}/stop', { params: { path } }))
+    })
+  return {
+    players, player, playerName, table, drills, overview, pools, standing, expectation, progress, fill, problems,
+    expecting, filling, pricing, idOf, drillOf, choose, load, price, expect, stopExpecting, look, begin, saveDrill,
+    removeDrill, beginRound, fillOwn, stopFilling, guarded,
+  } // prettier-ignore
+})
