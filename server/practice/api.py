@@ -148,6 +148,12 @@ class PracticeOut(Schema):
     open: int | None
 
 
+class LatestOut(Schema):
+    """Who practised last, if anybody did."""
+
+    player: int | None
+
+
 class RestOut(Schema):
     """Where a ball came to rest, diamonds."""
 
@@ -207,6 +213,13 @@ def all_drills(request: HttpRequest) -> list[DrillDocument]:
     """The drills that come with the application, then one's own."""
     own = [drills.drill_of(row) for row in drills.own_drills(account(request))]
     return [_told(drill) for drill in (*DRILLS.values(), *own)]
+
+
+@router.get("/practice/latest", response=LatestOut)
+def latest(request: HttpRequest) -> dict[str, int | None]:
+    """Who practised last."""
+    row = DrillSitting.objects.filter(player__owner=account(request)).first()
+    return {"player": row.player_id if row else None}
 
 
 @router.post("/practice/drills", response=DrillDocument)

@@ -28,6 +28,9 @@ from partita.players.measuring.prior import drawn
 from partita.players.measuring.stations import STATIONS
 from partita.players.stroke_model import PRESETS
 from partita.playing.playout import play_out
+from partita.practice.drills.catalogue import DRILLS
+from partita.practice.drills.drill import SetUp
+from partita.practice.drills.running_out import runs_of
 from partita.practice.error_costs import error_costs
 from partita.runout.pattern import Pattern, RunOutRequest, work_out
 from partita.table.spec import TableSpec
@@ -94,6 +97,8 @@ def _runs() -> None:
             next(found for found in work_out(RunOutRequest(situation, _LEAGUE, _LEAGUE)) if isinstance(found, Pattern))
         )
     worth_in_hand(_situation(ball_in_hand="anywhere"))
+    drill = DRILLS["last-three"]
+    runs_of(SetUp(drill.steps[0], TableSpec(), drill.game), _LEAGUE, 2)
 
 
 _WORK: dict[str, Callable[[], object]] = {

@@ -100,7 +100,7 @@ class TheFrame(BrowserCase):
         page.get_by_label("Ledger of options").locator("button.line").nth(2).click()
         expect(page.get_by_text("What would change the choice").first).to_be_visible()
         page.evaluate("window.scrollTo(0, 120)")
-        page.keyboard.press("5")
+        page.keyboard.press("6")
         expect(page.get_by_role("heading", name="Players and tables")).to_be_visible()
         self.assertRegex(page.url, "/players$")
         expect(page.get_by_role("link", name="Players")).to_have_attribute("aria-current", "page")

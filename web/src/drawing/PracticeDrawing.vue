@@ -55,14 +55,21 @@ const points = computed(() =>
 )
 const TAG_PX = 8
 const tagged = computed(() => 2 * radius.value * scale.value < READABLE_PX)
-const POCKETS: { key: string; at: Place; words: string }[] = [
-  { key: 'head-near', at: [0, 0], words: 'near head corner' },
-  { key: 'side-near', at: [4, 0], words: 'near side' },
-  { key: 'foot-near', at: [8, 0], words: 'near foot corner' },
-  { key: 'head-far', at: [0, 4], words: 'far head corner' },
-  { key: 'side-far', at: [4, 4], words: 'far side' },
-  { key: 'foot-far', at: [8, 4], words: 'far foot corner' },
+const POCKETS = [
+  { key: 'head-near', words: 'near head corner' },
+  { key: 'side-near', words: 'near side' },
+  { key: 'foot-near', words: 'near foot corner' },
+  { key: 'head-far', words: 'far head corner' },
+  { key: 'side-far', words: 'far side' },
+  { key: 'foot-far', words: 'far foot corner' },
 ]
+/** Pockets lie in this order in a table's geometry. */
+const pockets = computed(() =>
+  POCKETS.map((one, k) => {
+    const [x = 0, y = 0] = props.table.drops[k] ?? []
+    return { ...one, at: frame.value.at(x, y) }
+  }),
+)
 const diamond = computed(() => (1000 * props.table.length) / 8)
 const circles = computed(() =>
   (props.zones ?? []).flatMap((zone) =>
@@ -73,8 +80,8 @@ const circles = computed(() =>
 const strips = computed(() =>
   (props.zones ?? []).flatMap((zone) => {
     if (!zone.rail) return []
-    const { length, width, reach, radius: ball } = props.table
-    const deep = reach + zone.within * (length / 8) - ball + ball
+    const { length, width, reach } = props.table
+    const deep = reach + zone.within * (length / 8)
     const [low, high] = {
       head: [[0, 0], [deep, width]],
       foot: [[length - deep, 0], [length, width]],
@@ -184,16 +191,16 @@ function choose(place: Place) {
     </g>
     <template v-if="asks === 'pocket' || pocket">
       <circle
-        v-for="one in POCKETS.filter((one) => asks === 'pocket' || one.key === pocket)"
+        v-for="one in pockets.filter((one) => asks === 'pocket' || one.key === pocket)"
         :key="one.key"
-        :cx="put(one.at)[0]"
-        :cy="put(one.at)[1]"
-        :r="radius * 3"
+        :cx="one.at[0]"
+        :cy="one.at[1]"
+        :r="radius * 2.7"
         class="pocket"
         :class="{ chosen: pocket === one.key, still: asks !== 'pocket' }"
         :tabindex="asks === 'pocket' ? 0 : undefined"
         :role="asks === 'pocket' ? 'button' : undefined"
-        :aria-label="one.words"
+        :aria-label="asks === 'pocket' ? one.words : undefined"
         :data-pocket="one.key"
         @click="asks === 'pocket' && emit('pocket', one.key)"
         @keydown.enter="asks === 'pocket' && emit('pocket', one.key)"

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { useMeasure } from '@/stores/measure'
 import { usePlayOuts } from '@/stores/playouts'
+import { usePractice } from '@/stores/practice'
 import { useRunOut } from '@/stores/runout'
 import { useStudy } from '@/stores/study'
 import { pathOf, PLACES, type PlaceName } from './places'
@@ -13,6 +14,7 @@ const study = useStudy()
 const playouts = usePlayOuts()
 const runOut = useRunOut()
 const measure = useMeasure()
+const practice = usePractice()
 /** Pages of one thing: pressed there, the tab leads back to all of them. */
 const WITH_A_LIST: PlaceName[] = ['practice', 'record', 'players']
 const here = computed(() => route.meta['place'] as PlaceName)
@@ -20,6 +22,7 @@ const here = computed(() => route.meta['place'] as PlaceName)
 const busy = computed<Partial<Record<PlaceName, string>>>(() => ({
   ...(study.running ? { table: 'weighing' } : playouts.running ? { table: 'playing out' } : {}),
   ...(runOut.running ? { runout: 'planning' } : {}),
+  ...(practice.expecting || practice.filling ? { practice: 'working out' } : {}),
   ...(measure.measuring ? { players: 'measuring' } : measure.pricing ? { players: 'pricing' } : {}),
 }))
 </script>

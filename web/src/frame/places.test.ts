@@ -6,7 +6,7 @@ const component = { render: () => null }
 
 describe('index tabs', () => {
   it('lead back to the address at which a page was left', async () => {
-    const [table, , , , players] = PLACES
+    const [table, , , , , players] = PLACES
     const router = createRouter({
       history: createMemoryHistory(),
       routes: [

@@ -10,7 +10,7 @@ export const PLACES = [
     name: 'practice',
     path: '/practice',
     label: 'Practice',
-    says: 'drills that measure, and the decision quiz',
+    says: 'drills that measure and a quiz of decisions',
   },
   { name: 'record', path: '/record', label: 'Record', says: 'what was decided and what it cost' },
   { name: 'players', path: '/players', label: 'Players', says: 'players and tables' },

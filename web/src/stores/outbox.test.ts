@@ -4,7 +4,7 @@ import type { AttemptIn } from '@/api/client'
 import { useOutbox } from './outbox'
 import { useSession } from './session'
 
-type Sent = { method: string; tokens: string[] }
+type Sent = { method: string; tokens: string[]; day?: string }
 const server = vi.hoisted(() => ({ sent: [] as unknown[], status: 200 }))
 vi.mock('@/api/client', async (original) => {
   const answer = () => ({
@@ -12,8 +12,9 @@ vi.mock('@/api/client', async (original) => {
     error: { errors: [{ where: 'attempt 1', what: 'it cannot be', accepted: '' }] },
     response: { ok: server.status === 200, status: server.status },
   })
-  const POST = async (_: string, { body }: { body: { attempts: AttemptIn[] } }) => {
-    server.sent.push({ method: 'add', tokens: body.attempts.map((one) => one.token) })
+  const POST = async (path: string, { body }: { body: { attempts: AttemptIn[]; day?: string } }) => {
+    const method = path.includes('practice') ? 'drill' : 'add'
+    server.sent.push({ method, tokens: body.attempts.map((one) => one.token), day: body.day })
     if (server.status === 0) throw new TypeError('offline')
     return answer()
   }
@@ -104,5 +105,28 @@ describe('attempts on their way', () => {
     outbox.add(1, 7, attempt('a'))
     await outbox.send()
     expect(outbox.entries).toHaveLength(1)
+  })
+  it('at drills go beside those at stations: in their order, by sitting and by day', async () => {
+    const outbox = useOutbox()
+    const drilled = (token: string) => ({ token, by: 'player', step: 0, outcome: 'made', x: null, y: null })
+    server.status = 0
+    outbox.addDrill(3, '2026-11-24', drilled('a'))
+    outbox.addDrill(3, '2026-11-24', drilled('b'))
+    outbox.addDrill(3, '2026-11-25', drilled('c'))
+    outbox.add(1, 3, attempt('d'))
+    outbox.takeDrillBack(3, 'b')
+    await outbox.send()
+    expect(outbox.ofDrill(3).length).toBe(4)
+    expect(outbox.of(3).length).toBe(1)
+    server.sent.length = 0
+    server.status = 200
+    await outbox.send()
+    expect(sent().map(({ method, tokens, day }) => [method, ...tokens, day ?? ''])).toEqual([
+      ['drill', 'a', 'b', '2026-11-24'],
+      ['drill', 'c', '2026-11-25'],
+      ['add', 'd', ''],
+      ['take back', 'b', ''],
+    ])
+    expect(outbox.entries).toEqual([])
   })
 })

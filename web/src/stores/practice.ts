@@ -27,10 +27,12 @@ export const usePractice = defineStore('practice', () => {
   const players = computed(() => session.players.filter((one) => one.own))
   const idOf = (key: string) => Number(key.split(':')[1])
   const chosen = ref(Number(localStorage.getItem(PLAYER) ?? 0))
-  /** One of one's own players; the last one that practised here, else the first. */
+  /** Who practised last, on whatever machine. */
+  const latest = ref(0)
+  /** One of one's own players: the one that was chosen here, else the last one that practised, else the first. */
   const player = computed(() => {
     const ids = players.value.map(({ key }) => idOf(key))
-    return ids.includes(chosen.value) ? chosen.value : (ids[0] ?? 0)
+    return [chosen.value, latest.value].find((id) => ids.includes(id)) ?? ids[0] ?? 0
   })
   const playerName = computed(() => players.value.find(({ key }) => idOf(key) === player.value)?.name ?? '')
   const table = ref<BoardTable>('pool-9ft')
@@ -59,6 +61,7 @@ export const usePractice = defineStore('practice', () => {
     guarded(async () => {
       const who = player.value
       drills.value = await answered(api.GET('/api/practice/drills'))
+      latest.value = (await answered(api.GET('/api/practice/latest'))).player ?? 0
       pools.value = await answered(api.GET('/api/quiz/pools'))
       if (!who) return
       const [seen, stands] = await Promise.all([

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { computed, onActivated, ref, watch } from 'vue'
-import { useRouter } from 'vue-router'
+import { computed, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
 import FrameActs from '@/frame/FrameActs.vue'
 import { letterOf, useKeys } from '@/frame/keys'
 import ProblemList from '@/frame/ProblemList.vue'
@@ -14,15 +14,18 @@ import { VARIES } from './words'
 
 /** Practice: what next and why, all drills with how they stand, the decision quiz, files. */
 defineEmits<{ keys: [] }>()
+const route = useRoute()
 const router = useRouter()
 const practice = usePractice()
 const making = ref(false)
 const quiz = ref<InstanceType<typeof QuizCard> | null>(null)
 const line = computed(() => new Map((practice.overview?.drills ?? []).map((one) => [one.drill, one])))
 const nameOf = (key: string) => practice.drillOf(key)?.name ?? line.value.get(key)?.name ?? key
-const load = () => void practice.load()
-onActivated(load)
-watch(() => practice.player, load, { immediate: true })
+const load = () => {
+  if (route.name === 'practice') void practice.load()
+}
+// Whenever one comes here, once.
+watch(() => route.fullPath, load, { immediate: true })
 function goOn() {
   const open = practice.overview?.open
   if (open) void router.push({ name: 'drill-sitting', params: { sittingId: String(open) } })

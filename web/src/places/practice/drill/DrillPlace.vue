@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onActivated, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { DrillZone } from '@/api/client'
 import type { Place } from '@/board/document'
@@ -51,8 +51,15 @@ async function open() {
     practice.drillOf(key.value) ? practice.expect(key.value) : null,
   ])
 }
-onActivated(open)
-watch([key, () => practice.player, () => practice.table], open)
+// Whenever one comes here, once; and for another player or table.
+watch([() => route.fullPath, () => practice.player, () => practice.table], open, { immediate: true })
+// What was made is held against what is expected: asked again once that is there.
+watch(
+  () => practice.expectation?.status,
+  (now, before) => {
+    if (now === 'done' && before && route.name === 'drill') void practice.look(key.value)
+  },
+)
 async function begin() {
   const guest = partner.value === 'guest'
   const id = await practice.begin(key.value, {

@@ -25,7 +25,13 @@ const words = computed(
 </script>
 
 <template>
-  <svg class="chart" :viewBox="`0 0 ${width} ${top + high + 48}`" role="img" :aria-label="words">
+  <svg
+    class="chart"
+    :style="{ maxWidth: `${width}px` }"
+    :viewBox="`0 0 ${width} ${top + high + 48}`"
+    role="img"
+    :aria-label="words"
+  >
     <g class="grid">
       <template v-for="v in [0, 0.25, 0.5, 0.75, 1]" :key="v">
         <path :d="`M${left} ${y(v)}H${width - 8}`" />
@@ -51,7 +57,6 @@ const words = computed(
 <style scoped>
 .chart {
   width: 100%;
-  max-width: 640px;
 }
 text {
   font: 12px var(--sans);

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import LedgerLine from '@/shots/LedgerLine.vue'
-import { percent } from '@/shots/words'
+import { capital, percent } from '@/shots/words'
 import { useQuiz } from '@/stores/quiz'
 import { costWords } from '../words'
 
@@ -28,7 +28,7 @@ const own = computed(() =>
         }}<template v-if="one.document"> — {{ one.document.chosen.name }}</template
         >. <b :class="{ dear: (one.cost ?? 0) > 0.02 }">It {{ costWords(one.cost) }}.</b
         >{{ estimate(one.said, one.made) }}
-        <span v-if="one.document && one.cost" class="muted">{{ one.document.choice_words }}.</span>
+        <span v-if="one.document && one.cost" class="muted">{{ capital(one.document.choice_words) }}.</span>
       </p>
       <p>
         <b>{{ best.name }}</b> wins {{ percent(best.rack_chance.value) }} of racks. {{ study.why }}

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import { computed, onActivated, watch } from 'vue'
+import { computed, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { gameOf, type Place } from '@/board/document'
 import PracticeDrawing from '@/drawing/PracticeDrawing.vue'
@@ -28,9 +28,9 @@ const balls = computed(() => (quiz.document?.balls ?? {}) as Record<string, Plac
 const open = () => {
   if (route.name === 'quiz') void quiz.open(Number(route.params['roundId']))
 }
-onActivated(open)
-watch(() => route.params['roundId'], open, { immediate: true })
-watch([() => quiz.at, () => quiz.who, () => quiz.round?.id], () => choice.clear())
+// Whenever one comes here, once.
+watch(() => route.fullPath, open, { immediate: true })
+watch([() => quiz.at, () => quiz.who, () => quiz.round?.id], () => choice.mean('pot'))
 
 const limit = computed(() => quiz.round?.limit_s ?? null)
 const asking = computed(() => !!quiz.position && !quiz.opened)
@@ -71,8 +71,8 @@ useKeys((event) => {
   <main class="quiz">
     <RouterLink :to="{ name: 'practice' }" class="back">Practice</RouterLink>
     <header>
-      <h1 v-if="!quiz.over">Position {{ quiz.at + 1 }} of {{ quiz.positions.length }}</h1>
-      <h1 v-else>The round</h1>
+      <h1 v-if="quiz.position">Position {{ quiz.at + 1 }} of {{ quiz.positions.length }}</h1>
+      <h1 v-else>{{ quiz.over ? 'The round' : 'The quiz' }}</h1>
       <span class="muted">{{ where }}</span>
       <FrameActs @keys="$emit('keys')" />
     </header>
@@ -113,8 +113,8 @@ useKeys((event) => {
           @say="say"
         />
         <template v-else>
-          <AnswerCard />
           <Button :label="quiz.last ? 'See the round' : 'Next position (N)'" @click="next" />
+          <AnswerCard />
         </template>
       </div>
     </div>
@@ -173,6 +173,13 @@ header .muted {
   .quiz {
     padding: 8px 12px 70px;
     gap: 6px;
+  }
+  header .muted {
+    order: 1;
+    flex-basis: 100%;
+  }
+  h1 {
+    flex: 1;
   }
   h1 {
     font-size: 19px;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import { computed, onActivated, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { DrillZone } from '@/api/client'
 import type { BoardTable, Place } from '@/board/document'
@@ -56,8 +56,8 @@ const ending = ref(false)
 const open = () => {
   if (route.name === 'drill-sitting') void drills.open(Number(route.params['sittingId']))
 }
-onActivated(open)
-watch(() => route.params['sittingId'], open, { immediate: true })
+// Whenever one comes here, once.
+watch(() => route.fullPath, open, { immediate: true })
 watch(table, (now) => void session.learnGeometry(now), { immediate: true })
 async function finish() {
   const key = drills.sitting?.drill_key ?? ''
