@@ -164,7 +164,7 @@ class Quiz(BrowserCase):
         later = QuizPosition.objects.get(key=found.positions[1]).document["layout"]["balls"]
         highest = max((ball for ball in later if ball.isdigit()), key=int)
         page.get_by_label("Which ball").get_by_role("button", name=highest, exact=True).click()
-        page.get_by_role("button", name="near side").click()
+        page.get_by_label("Into which pocket").get_by_role("button", name="near side").click()
         page.get_by_role("button", name="Open the ledger").click()
         expect(page.get_by_label("The ledger").or_(page.get_by_text("Choose another"))).to_be_visible(timeout=30_000)
         page.reload()
