@@ -110,7 +110,7 @@ def rule_words(rule: Rule) -> str:
 
 
 def _zone_words(zone: Zone) -> str:
-    size = f"{zone.within:.2g} diamonds ({zone.within * _CM:.0f} cm, {zone.within * _INCH:.0f} in)"
+    size = f"{zone.within:.3g} diamonds ({zone.within * _CM:.0f} cm, {zone.within * _INCH:.0f} in)"
     if isinstance(zone, Strip):
         return f"within {size} of the {RAIL_WORDS[zone.rail]}"
     return f"within {size} of the mark at {zone.at[0]:.3g}, {zone.at[1]:.3g}"

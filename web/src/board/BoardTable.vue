@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { Drawing } from '@/api/client'
 import TableDrawing from '@/drawing/TableDrawing.vue'
 import type { Worth } from '@/drawing/dense'
 import type { Frame } from '@/drawing/frame'
+import { useUpright } from '@/drawing/useUpright'
 import { useSession } from '@/stores/session'
 import type { Layer } from '@/stores/layers'
 import BallTray from './BallTray.vue'
@@ -36,12 +37,7 @@ watch(
   { immediate: true },
 )
 
-/** On a phone the table stands upright. */
-const narrow = window.matchMedia('(max-width: 760px)')
-const upright = ref(narrow.matches)
-const fit = () => (upright.value = narrow.matches)
-onMounted(() => narrow.addEventListener('change', fit))
-onUnmounted(() => narrow.removeEventListener('change', fit))
+const upright = useUpright()
 
 defineExpose({ picture: () => surface.value?.picture() ?? null })
 </script>

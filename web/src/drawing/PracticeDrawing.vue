@@ -10,6 +10,8 @@ import ShotLayer from './ShotLayer.vue'
 import TableBed from './TableBed.vue'
 import { READABLE_PX } from './tags'
 import { placeWords } from './useHand'
+import { useKeyPlace } from './useKeyPlace'
+import { useUpright } from './useUpright'
 
 /** A position to practise on, to scale: balls, zones, where balls came to rest; balls, pockets and places can be pressed. */
 const props = defineProps<{
@@ -31,22 +33,13 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ ball: [ball: string]; pocket: [pocket: string]; place: [at: Place] }>()
 
-/** On a phone the table stands upright. */
-const narrow = window.matchMedia('(max-width: 760px)')
-const upright = ref(narrow.matches)
-const fit = () => (upright.value = narrow.matches)
+const upright = useUpright()
 const svg = ref<SVGSVGElement | null>(null)
 const scale = ref(1)
 const measure = () => (scale.value = (svg.value?.clientWidth ?? 0) / frame.value.box.width || 1)
 const sizes = new ResizeObserver(measure)
-onMounted(() => {
-  narrow.addEventListener('change', fit)
-  if (svg.value) sizes.observe(svg.value)
-})
-onUnmounted(() => {
-  narrow.removeEventListener('change', fit)
-  sizes.disconnect()
-})
+onMounted(() => svg.value && sizes.observe(svg.value))
+onUnmounted(() => sizes.disconnect())
 const frame = computed(() => frameOf(props.table, upright.value))
 const radius = computed(() => 1000 * props.table.radius)
 const put = (place: readonly number[]): Point => frame.value.fromDiamonds(place)
@@ -94,34 +87,12 @@ const strips = computed(() =>
     ] // prettier-ignore
   }),
 )
-/** The place that the arrow keys move, diamonds. */
-const STEP = 0.25
-const aimed = ref<Place | null>(null)
-const inside = ([x, y]: Place): Place => [
-  Math.round(100 * Math.min(8, Math.max(0, x))) / 100,
-  Math.round(100 * Math.min(4, Math.max(0, y))) / 100,
-]
-const ARROWS: Record<string, Place> = {
-  ArrowLeft: [-STEP, 0], ArrowRight: [STEP, 0], ArrowUp: [0, STEP], ArrowDown: [0, -STEP],
-} // prettier-ignore
-function step(event: KeyboardEvent) {
-  if (props.asks !== 'place') return
-  const by = ARROWS[event.key]
-  const from = aimed.value ?? (props.zones?.find((zone) => zone.at)?.at as Place | undefined) ?? [4, 2]
-  // As it is seen: upright the head is below.
-  if (by)
-    aimed.value = inside(
-      upright.value ? [from[0] + by[1], from[1] - by[0]] : [from[0] + by[0], from[1] + by[1]],
-    )
-  else if (event.key === 'Enter' && aimed.value) choose(aimed.value)
-  else return
-  event.preventDefault()
-  event.stopPropagation()
-}
-function choose(place: Place) {
-  aimed.value = null
-  emit('place', inside(place))
-}
+const { aimed, choose, step } = useKeyPlace(
+  () => props.asks === 'place',
+  () => (props.zones?.find((zone) => zone.at)?.at as Place | undefined) ?? [4, 2],
+  upright,
+  (at) => emit('place', at),
+)
 </script>
 
 <template>

@@ -1,10 +1,12 @@
 <script setup lang="ts">
-import { computed, onMounted, onUnmounted, ref } from 'vue'
+import { computed } from 'vue'
 import type { Table } from '@/api/client'
 import type { Place } from '@/board/document'
 import { frameOf, polyline, type Point } from './frame'
 import PlacePicker from './PlacePicker.vue'
 import TableBed from './TableBed.vue'
+import { useKeyPlace } from './useKeyPlace'
+import { useUpright } from './useUpright'
 
 /** A shot that is asked for, drawn to scale; where a lone cue ball came to rest is tapped, or set with the arrow keys. */
 const props = defineProps<{
@@ -24,13 +26,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ rest: [at: Place] }>()
 
-/** On a phone the table stands upright. */
-const narrow = window.matchMedia('(max-width: 760px)')
-const upright = ref(narrow.matches)
-const fit = () => (upright.value = narrow.matches)
-onMounted(() => narrow.addEventListener('change', fit))
-onUnmounted(() => narrow.removeEventListener('change', fit))
-
+const upright = useUpright()
 const frame = computed(() => frameOf(props.table, upright.value))
 const radius = computed(() => 1000 * props.table.radius)
 const at = (place: readonly number[]): Point => frame.value.fromDiamonds(place)
@@ -53,34 +49,12 @@ const ghost = computed<Point | null>(() => {
 const cueWay = computed(() =>
   ghost.value ? polyline([at(props.cue), ghost.value]) : polyline((props.way ?? []).map((p) => at(p))),
 )
-/** The place that the arrow keys move, diamonds. */
-const STEP = 0.25
-const aimed = ref<Place | null>(null)
-const inside = ([x, y]: Place): Place => [
-  Math.round(100 * Math.min(8, Math.max(0, x))) / 100,
-  Math.round(100 * Math.min(4, Math.max(0, y))) / 100,
-]
-const ARROWS: Record<string, Place> = {
-  ArrowLeft: [-STEP, 0], ArrowRight: [STEP, 0], ArrowUp: [0, STEP], ArrowDown: [0, -STEP],
-} // prettier-ignore
-function step(event: KeyboardEvent) {
-  if (!props.asks) return
-  const by = ARROWS[event.key]
-  const from = aimed.value ?? props.mark ?? [4, 2]
-  // As it is seen: upright the head is below.
-  if (by)
-    aimed.value = inside(
-      upright.value ? [from[0] + by[1], from[1] - by[0]] : [from[0] + by[0], from[1] + by[1]],
-    )
-  else if (event.key === 'Enter' && aimed.value) emit('rest', aimed.value)
-  else return
-  event.preventDefault()
-  event.stopPropagation()
-}
-function pick(place: Place) {
-  aimed.value = null
-  emit('rest', inside(place))
-}
+const { aimed, choose, step } = useKeyPlace(
+  () => !!props.asks,
+  () => props.mark ?? [4, 2],
+  upright,
+  (at) => emit('rest', at),
+)
 </script>
 
 <template>
@@ -112,7 +86,7 @@ function pick(place: Place) {
     <circle :cx="at(cue)[0]" :cy="at(cue)[1]" :r="radius" class="cue" />
     <circle v-if="ball" :cx="at(ball)[0]" :cy="at(ball)[1]" :r="radius" class="object" />
     <circle v-if="aimed" :cx="at(aimed)[0]" :cy="at(aimed)[1]" :r="radius" class="aimed" />
-    <PlacePicker v-if="asks" :frame="frame" @pick="pick" />
+    <PlacePicker v-if="asks" :frame="frame" @pick="choose" />
   </svg>
 </template>
 
