@@ -1,8 +1,8 @@
 """Some weeks of practice at the Harbour Lane Club, played by simulated hands; kept as the demo's practice.
 
 One player goes to drills twice a week and climbs their ladders by what his hands do; one error is larger than is taken
-to be his, so that a drill falls short of what is expected. Rounds of the quiz are answered with a weakness for
-attacking. Run by `./partita bench practice.weeks` after the pool, two minutes.
+to be his, so that a drill falls short of what is expected. Rounds of the quiz are answered with an eye
+for what tempts. Run by `./partita bench practice.weeks` after the pool, two minutes.
 """
 
 import json
@@ -26,6 +26,7 @@ from partita.practice.drills.hands import Referee, in_hands, intended, play
 from partita.practice.drills.ladder import first_step, moved
 from partita.practice.drills.rule import potted_as_asked
 from partita.practice.quiz.choice import Choice
+from partita.practice.quiz.kinds import tempting
 from partita.record.choices import cost_of
 from partita.table.diamonds import diamonds
 from partita.table.spec import TableSpec
@@ -43,7 +44,7 @@ FIRST = date(2026, 10, 5)
 _TAKEN = PRESETS[LEVEL]
 # His speed is worse than his level says: the lag shows it.
 _HANDS = replace(_TAKEN, speed=1.45 * _TAKEN.speed)
-_ROUNDS, _OFTEN_ATTACKS = 3, 0.6
+_ROUNDS, _OFTEN_TEMPTED = 3, 0.4
 Json = dict[str, Any]
 
 
@@ -102,8 +103,8 @@ def _answer(row: Json, rng: np.random.Generator) -> AnswerRow:
     position = position_from(row)
     situation = layout_file.read(row["layout"]).situation
     lines = lines_of(position.study, situation)
-    attacks = [k for k, line in enumerate(lines) if line.attacks]
-    place = attacks[0] if attacks and rng.random() < _OFTEN_ATTACKS else 0
+    other = tempting(lines)
+    place = lines.index(other) if other is not None and rng.random() < _OFTEN_TEMPTED else 0
     line = lines[place]
     choice = Choice("pot" if line.attacks else "safe", line.potted or line.target, line.pocket)
     said = min(0.95, max(0.05, round(20 * (line.make + rng.normal(0.08, 0.1))) / 20)) if line.attacks else None

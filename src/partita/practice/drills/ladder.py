@@ -17,9 +17,9 @@ import numpy as np
 
 from partita.practice.drills.expected import FORMS, Expected
 
-# The share made at which a step suits best, and between which it suits; no hypothesis is nearer to nothing or all than
-# this. Judgements, no source.
-SUITS, SUITS_FROM, SUITS_TO = 0.6, 0.5, 0.7
+# The share made at which a step suits best, and how far from it a step suits as well; no hypothesis is nearer to nothing
+# or all than the last. Judgements, no source.
+SUITS, _AS_NEAR = 0.6, 0.1
 _LEAST = 0.01
 # How far, in the share, the hypotheses lie to either side; and the odds at which a move is made.
 _ASIDE, _ODDS = 0.10, 10.0
@@ -71,13 +71,10 @@ def moved(steps: Sequence[Expected], step: int, made: int, attempts: int) -> int
 
 def suiting(chances: Sequence[float]) -> set[int]:
     """The steps that suit a player who makes them so often: between five and seven in ten; where none is, the nearest
-    on either side."""
-    inside = {k for k, chance in enumerate(chances) if SUITS_FROM <= chance <= SUITS_TO}
-    if inside:
-        return inside
-    harder = [k for k, chance in enumerate(chances) if chance < SUITS]
-    easier = [k for k, chance in enumerate(chances) if chance >= SUITS]
-    return {*harder[:1], *easier[-1:]}
+    to six, and those that are within a tenth as near."""
+    off = [abs(chance - SUITS) for chance in chances]
+    near = _AS_NEAR if min(off) <= _AS_NEAR else min(off) + _AS_NEAR
+    return {k for k, away in enumerate(off) if away <= near}
 
 
 def _even_with(steps: Sequence[Expected], step: int, other: int) -> float:
