@@ -67,7 +67,7 @@ class DrillSittingIn(Schema):
     drill: str = Field(max_length=40)
     table: TableDocument
     partner: int | None = None
-    partner_name: str = Field("", max_length=80)
+    partner_name: str = Field("", max_length=80, pattern=r"^[^\x00]*$")
 
 
 class DrillAttemptIn(Schema):

@@ -55,7 +55,7 @@ class RoundIn(Schema):
     own: bool = False
     limit_s: int | None = Field(None, ge=5, le=600)
     second: int | None = None
-    second_name: str = Field("", max_length=80)
+    second_name: str = Field("", max_length=80, pattern=r"^[^\x00]*$")
 
 
 class ChoiceIn(Schema):

@@ -117,8 +117,12 @@ class Rules(unittest.TestCase):
             with self.assertRaises(Refused, msg=name) as caught:
                 read_drill({**row, "steps": steps}, TABLE)
             self.assertTrue(caught.exception.problems[0].accepted)
-        with self.assertRaises(Refused):
-            read_drill({**row, "steps": []}, TABLE)
+        for change in ({"steps": []}, {"game": "chess"}, {"name": "\x00"}):
+            with self.assertRaises(Refused, msg=str(change)):
+                read_drill({**row, **change}, TABLE)
+        for balls in ({"cue": [1, 1], "17": [2, 2]}, {"cue": [1, 1], "1": [2, float("nan")]}, {"1": [2, 2]}):
+            with self.assertRaises(Refused, msg=str(balls)):
+                read_drill({**row, "steps": [{**row["steps"][0], "balls": balls}]}, TABLE)
 
 
 class WhatIsExpected(unittest.TestCase):

@@ -7,6 +7,8 @@ from pydantic import Field
 from partita.telling.documents import Document, Interval, Place, Share, StrokeDocument, rounded
 
 Diamonds = Annotated[float, rounded(4)]
+# No database keeps a NUL.
+_TEXT = r"^[^\x00]*$"
 
 
 class DrillZoneDocument(Document):
@@ -36,7 +38,7 @@ class DrillStepDocument(Document):
     """A step: balls in diamonds, the rule, and a side that is asked for. `words`: the rule in words; taps : the ball
     whose place of rest may be tapped; outcomes : of one tap."""
 
-    name: Annotated[str, Field(min_length=1, max_length=60)]
+    name: Annotated[str, Field(min_length=1, max_length=60, pattern=_TEXT)]
     balls: Annotated[dict[str, Place], Field(max_length=22)]
     rule: DrillRuleDocument
     side: float | None = None
@@ -50,10 +52,10 @@ class DrillDocument(Document):
 
     format: Literal["partita-drill"] = "partita-drill"
     version: Literal[1] = 1
-    key: Annotated[str, Field(max_length=40)] = ""
-    name: Annotated[str, Field(min_length=1, max_length=80)]
-    about: Annotated[str, Field(max_length=300)] = ""
-    says: Annotated[str, Field(max_length=300)] = ""
+    key: Annotated[str, Field(max_length=40, pattern=_TEXT)] = ""
+    name: Annotated[str, Field(min_length=1, max_length=80, pattern=_TEXT)]
+    about: Annotated[str, Field(max_length=300, pattern=_TEXT)] = ""
+    says: Annotated[str, Field(max_length=300, pattern=_TEXT)] = ""
     varies: Literal["distance", "cut", "tolerance", "tip", "speed", "place", "layout"] = "layout"
     steps: Annotated[list[DrillStepDocument], Field(min_length=1, max_length=8)]
     errors: Annotated[list[Literal["aim", "speed", "tip", "sight"]], Field(max_length=4)] = Field(default_factory=list)

@@ -8,6 +8,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from partita.errors import refuse
+from partita.games import game_named
 from partita.games.situation import Situation
 from partita.physics.constants import Physics
 from partita.physics.simulate import names_of, physics_of, places_of
@@ -63,9 +64,17 @@ def check_drill(drill: Drill, table: TableSpec) -> None:
     """`Refused` where a step cannot be set up or its rule cannot be tested."""
     if not 1 <= len(drill.steps) <= MOST_STEPS:
         raise refuse("steps", f"there are {len(drill.steps)}", f"Use 1 to {MOST_STEPS}.")
+    allowed = game_named(drill.game).balls
     for number, step in enumerate(drill.steps, 1):
         if CUE not in step.balls:
             raise refuse(f"step {number}", "the cue ball is not on the table", "Place it.")
+        for name, at in step.balls.items():
+            if name not in allowed:
+                raise refuse(
+                    f"step {number} ball {name[:20]}", f"{drill.game} has no such ball", f"Use {', '.join(allowed)}."
+                )
+            if not (0 <= at[0] <= 8 and 0 <= at[1] <= 4):
+                raise refuse(f"step {number} ball {name}", "it is off the table", "Use 0 to 8 and 0 to 4 diamonds.")
         step.rule.check(tuple(name for name in step.balls if name != CUE))
         check(SetUp(step, table, drill.game).layout)
 

@@ -17,8 +17,8 @@ import numpy as np
 
 from partita.practice.drills.expected import FORMS, Expected
 
-# The share made at which a step suits best, and how far from it a step suits as well; no hypothesis is nearer to nothing
-# or all than the last. Judgements, no source.
+# The share made at which a step suits best, and how far from it a step suits as well; no hypothesis is nearer to
+# nothing or all than the last. Judgements, no source.
 SUITS, _AS_NEAR = 0.6, 0.1
 _LEAST = 0.01
 # How far, in the share, the hypotheses lie to either side; and the odds at which a move is made.

@@ -72,6 +72,8 @@ const PARTS: [keyof BroughtBack, string][] = [
   ['studies', 'studies'],
   ['matches', 'matches'],
   ['decisions', 'decisions of no match'],
+  ['sittings', 'sittings at drills'],
+  ['rounds', 'rounds of the quiz'],
 ]
 const broughtWords = computed(() => {
   const back = brought.value
