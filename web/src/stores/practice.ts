@@ -59,10 +59,10 @@ export const usePractice = defineStore('practice', () => {
   const ofPlayer = () => ({ params: { path: { player_id: player.value } } })
   const load = () =>
     guarded(async () => {
-      const who = player.value
       drills.value = await answered(api.GET('/api/practice/drills'))
       latest.value = (await answered(api.GET('/api/practice/latest'))).player ?? 0
       pools.value = await answered(api.GET('/api/quiz/pools'))
+      const who = player.value
       if (!who) return
       const [seen, stands] = await Promise.all([
         answered(api.GET('/api/practice/players/{player_id}', ofPlayer())),

@@ -14,6 +14,8 @@ const emit = defineEmits<{ made: [key: string | null] }>()
 const board = useSharedBoard()
 const session = useSession()
 const practice = usePractice()
+// Opened by its address, this page finds the Table's layout where the browser kept it.
+if (!Object.keys(board.document.balls).length) board.restoreDraft()
 const layout = computed(() => board.document)
 const geometry = computed(() => session.geometryOf(layout.value.table))
 watch(() => layout.value.table, (table) => void session.learnGeometry(table), { immediate: true }) // prettier-ignore

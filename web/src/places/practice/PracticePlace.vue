@@ -70,6 +70,7 @@ usePlaceMemory()
       <div class="halves">
         <section class="sheet" aria-label="What next">
           <h2>What next</h2>
+          <p v-if="!practice.overview" class="muted">Looking …</p>
           <p v-if="practice.overview?.open">
             <button type="button" class="main" @click="goOn"><u>G</u>o on with the open sitting</button>
           </p>
@@ -120,7 +121,7 @@ usePlaceMemory()
                 >{{ line.get(drill.key ?? '')?.held?.stands }}</span
               >
             </span>
-            <span v-else class="stands muted">not yet</span>
+            <span v-else-if="practice.overview" class="stands muted">not yet</span>
           </li>
         </ul>
       </section>
