@@ -13,6 +13,7 @@ from accounts.current import account
 from config.documents import TableDocument, text_of
 from config.naming import SENT_AS
 from config.responses import file_response, pdf_response
+from partita.errors import refuse
 from partita.files.drill_file import LARGEST_BYTES, parse_drill, read_drill, write_drill
 from partita.files.layout_file import read_table
 from partita.practice.drills.catalogue import DRILLS
@@ -178,9 +179,11 @@ def player_of(request: HttpRequest, player_id: int) -> PlayerProfile:
     return get_object_or_404(PlayerProfile, owner=account(request), pk=player_id)
 
 
-def partner_of(request: HttpRequest, player_id: int | None, name: str) -> Partner:
-    """Who takes turns: a player of one's own, or a name."""
-    return Partner(player_of(request, player_id) if player_id else None, name)
+def partner_of(request: HttpRequest, player: PlayerProfile, partner_id: int | None, name: str) -> Partner:
+    """Who takes turns with a player: another one of one's own, or a name."""
+    if partner_id == player.pk:
+        raise refuse("partner", f"{player.name} cannot take turns alone", "Choose somebody else, or nobody.")
+    return Partner(player_of(request, partner_id) if partner_id else None, name)
 
 
 def _sitting(request: HttpRequest, sitting_id: int) -> DrillSitting:
@@ -280,8 +283,9 @@ def stop_expectation(request: HttpRequest, expectation_id: int) -> Expectation:
 def begin(request: HttpRequest, player_id: int, body: DrillSittingIn) -> dict[str, Any]:
     """Begin a sitting at a drill."""
     drill = drills.drill_named(account(request), body.drill)
-    partner = partner_of(request, body.partner, body.partner_name)
-    return _out(sittings.begin(player_of(request, player_id), drill, body.table, body.token, partner))
+    player = player_of(request, player_id)
+    partner = partner_of(request, player, body.partner, body.partner_name)
+    return _out(sittings.begin(player, drill, body.table, body.token, partner))
 
 
 @router.get("/practice/sittings/{int:sitting_id}", response=DrillSittingOut)

@@ -20,7 +20,8 @@ from profiles.services import stroke_of
 from work.models import ACTIVE, Status
 from work.superseding import asked_anew
 
-_Z80 = 1.2816
+# Standard errors in the intervals of a measure; what an error is written as at least.
+_Z80, _LEAST = 1.2816, 1e-4
 
 
 def ask(player: PlayerProfile, drill: Drill, table: Any) -> Expectation:
@@ -49,7 +50,7 @@ def known_to(player: PlayerProfile) -> list[float]:
     if not player.use_measured or not document["attempts"]:
         return [BY_LEVEL] * len(ERRORS)
     errors = document["stroke"]
-    return [round(math.log(errors[name]["high"] / errors[name]["low"]) / (2 * _Z80), 3) for name in ERRORS]
+    return [round(math.log(errors[name]["high"] / max(errors[name]["low"], _LEAST)) / (2 * _Z80), 3) for name in ERRORS]
 
 
 def latest(player: PlayerProfile, drill_key: str, table: Any = None) -> ExpectationDocument | None:

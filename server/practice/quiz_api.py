@@ -219,8 +219,8 @@ def pools(request: HttpRequest) -> dict[str, Any]:
 @router.post("/quiz/players/{int:player_id}/rounds", response=RoundOut)
 def begin(request: HttpRequest, player_id: int, body: RoundIn) -> dict[str, Any]:
     """Begin a round."""
-    second = partner_of(request, body.second, body.second_name)
     player = player_of(request, player_id)
+    second = partner_of(request, player, body.second, body.second_name)
     return _out(quiz.begin(player, body.token, body.game, body.own, body.limit_s, second))
 
 

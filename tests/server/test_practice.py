@@ -85,6 +85,16 @@ class Sittings(PracticeTest):
         self.send("post", f"practice/sittings/{first['id']}/end")
         self.assertEqual(DrillSitting.objects.count(), 0)
 
+    def test_nobody_takes_turns_with_himself_and_names_hold_no_nul(self) -> None:
+        path = f"practice/players/{self.player.pk}/sittings"
+        body = {"token": "sitting-0001", "drill": "lag", "table": "pool-9ft"}
+        for wrong in ({"partner": self.player.pk}, {"partner_name": "A\x00"}, {"table": "pool-5ft"}, {"drill": "none"}):
+            self.assertEqual(self.send("post", path, {**body, **wrong}).status_code, 422, wrong)
+        rounds = f"quiz/players/{self.player.pk}/rounds"
+        for wrong in ({"second": self.player.pk}, {"second_name": "\x00"}, {"game": "chess"}, {"limit_s": 1}):
+            self.assertEqual(self.send("post", rounds, {"token": "round-0001", **wrong}).status_code, 422, wrong)
+        self.assertEqual((DrillSitting.objects.count(), QuizRound.objects.count()), (0, 0))
+
     def test_the_next_sitting_goes_on_where_the_ladder_was(self) -> None:
         expects(self.player, "lag", {"aim_deg": 0.0, "speed_mps": 1.9}, 5)
         sitting = self.begin()
