@@ -37,7 +37,7 @@ def main() -> None:
     """Print and keep the shares, and what every level is expected to make."""
     table, rng = TableSpec(), np.random.default_rng(7)
     shares: dict[str, Any] = {}
-    sums: dict[str, list[list[float]]] = {"as taken": [], "one level off": []}
+    rows: dict[str, dict[str, list[list[float]]]] = {"as taken": {}, "one level off": {}}
     for drill in DRILLS.values():
         by_level = [list(expected(drill, model, table)) for model in PRESETS.values()]
         shares[drill.key] = {
@@ -52,11 +52,19 @@ def main() -> None:
                     continue
                 begun = first_step(by_level[taken])
                 runs = [settled(by_level[taken], true, begun, rng) for _ in range(_PLAYERS)]
-                sums["as taken" if taken == level else "one level off"].append(np.mean(runs, axis=0).tolist())
+                sort = rows["as taken" if taken == level else "one level off"]
+                sort.setdefault(drill.key, []).append(np.round(np.mean(runs, axis=0), 3).tolist())
+    every = {name: [row for of_drill in sort.values() for row in of_drill] for name, sort in rows.items()}
     figures = {
         "levels": list(PRESETS), "expected": shares, "attempts": list(_AFTER),
-        "at a step that suits": {name: np.round(np.mean(rows, axis=0), 3).tolist() for name, rows in sums.items()},
-        "worst drill and level": {name: np.round(np.min(rows, axis=0), 3).tolist() for name, rows in sums.items()},
+        "at a step that suits": {name: np.round(np.mean(all_, axis=0), 3).tolist() for name, all_ in every.items()},
+        "nine in ten of drills and levels from": {
+            name: np.round(np.quantile(all_, 0.1, axis=0), 3).tolist() for name, all_ in every.items()
+        },
+        "by drill": {
+            name: {key: np.round(np.mean(of_drill, axis=0), 3).tolist() for key, of_drill in sort.items()}
+            for name, sort in rows.items()
+        },
     }  # fmt: skip
     for name, row in figures["at a step that suits"].items():
         print(f"{name}: " + ", ".join(f"{100 * share:.0f} % after {n}" for n, share in zip(_AFTER, row, strict=True)))

@@ -170,7 +170,7 @@ def _kick_pots() -> tuple[Step, ...]:
             f"{_diamonds(off)} from the pocket", {"cue": (5.0, 1.5), "1": (round(8.0 - off, 2), 0.15)},
             Rule("1", pocket="foot-near", rails=("far-long",)),
         )
-        for off in (0.2, 0.25, 0.35, 0.5, 0.75)
+        for off in (0.25, 0.3, 0.35, 0.8)
     )  # fmt: skip
 
 
@@ -191,7 +191,7 @@ def _three_cushions() -> tuple[Step, ...]:
     return tuple(
         Step(f"ball {where}", {"cue": (1.0, 0.5), "1": ball}, Rule("1", cushions=3))
         for where, ball in (
-            ("off the corner", (7.6, 0.9)), ("in the open", (6.5, 1.5)), ("in the corner", (7.8, 0.3)),
+            ("off the corner", (7.6, 0.9)), ("in the corner", (7.8, 0.3)),
             ("at the middle of the rail", (7.85, 2.0)),
         )
     )  # fmt: skip
