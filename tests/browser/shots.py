@@ -93,9 +93,15 @@ def _record(page: Page) -> None:
     _take(page, "decision-hall")
 
 
+def _to_practice(page: Page) -> None:
+    """Pressed once the tab leads to what was open there, pressed there to all of it."""
+    for _ in range(2):
+        page.get_by_role("link", name="Practice", exact=True).click()
+
+
 def _practice(page: Page) -> None:
     """The page of practice, a drill with its progress, and an answer of the quiz in the hall."""
-    page.get_by_role("link", name="Practice", exact=True).click()
+    _to_practice(page)
     page.get_by_role("combobox", name="Who practises").select_option(label="Ida Brandt")
     page.get_by_role("link", name="Follow to a mark").first.click()
     page.get_by_text("times in ten: begin there").wait_for(timeout=60_000)
@@ -120,7 +126,7 @@ def _practice(page: Page) -> None:
 
 def _quiz_question(page: Page) -> None:
     """A round of the quiz, a stroke of one's own aimed at its first position."""
-    page.get_by_role("link", name="Practice", exact=True).click()
+    _to_practice(page)
     page.get_by_role("combobox", name="Who practises").select_option(label="Ida Brandt")
     page.get_by_role("button", name="Begin a round").click()
     page.get_by_role("heading", name="Position 1 of").wait_for()
@@ -134,7 +140,7 @@ def _quiz_question(page: Page) -> None:
 
 def _drilling(phone: Page) -> None:
     """A drill on the phone, a few attempts in."""
-    phone.get_by_role("link", name="Practice", exact=True).click()
+    _to_practice(phone)
     phone.get_by_role("combobox", name="Who practises").select_option(label="Ida Brandt")
     phone.get_by_role("link", name="Lag").first.click()
     phone.get_by_text("times in ten: begin there").wait_for(timeout=60_000)
