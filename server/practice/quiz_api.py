@@ -1,28 +1,25 @@
-"""The decision quiz: rounds, answers, what they come to; one's own layouts for it; practice as files."""
+"""The decision quiz: rounds, answers, what they come to; one's own layouts for it."""
 
 from datetime import date as Date
 from typing import Annotated, Any
 
-from django.http import HttpRequest, HttpResponse
+from django.http import HttpRequest
 from django.shortcuts import get_object_or_404
-from ninja import File, Router, Schema
-from ninja.files import UploadedFile
+from ninja import Router, Schema
 from pydantic import Field
 
 from accounts.current import account
-from config.documents import LayoutDocument, text_of
+from config.documents import LayoutDocument
 from config.naming import SENT_AS
-from config.responses import file_response
-from partita.files.practice_file import LARGEST_BYTES, parse_practice
 from partita.physics.stroke import Stroke
 from partita.practice.quiz.choice import Choice
 from partita.practice.quiz.kinds import KINDS
 from partita.telling.documents import StrokeDocument, StudyDocument
 from partita.telling.quiz import score_document
 from partita.telling.quiz_documents import QuizAnswerDocument, QuizScoreDocument
-from practice import files, quiz
-from practice.api import partner_of, player_of
+from practice import quiz
 from practice.models import QuizAnswer, QuizFill, QuizPosition, QuizRound
+from practice.whose import partner_of, player_of
 from work import running
 from work.out import WorkOut
 from work.readiness import need
@@ -162,15 +159,6 @@ class FillOut(WorkOut):
     document: FillDocument | None
 
 
-class PracticeTaken(Schema):
-    """How many of each were new."""
-
-    drills: int
-    sittings: int
-    drill_attempts: int
-    rounds: int
-
-
 def _round(request: HttpRequest, round_id: int) -> QuizRound:
     return get_object_or_404(QuizRound, player__owner=account(request), pk=round_id)
 
@@ -273,23 +261,3 @@ def stop_fill(request: HttpRequest, fill_id: int) -> QuizFill:
     """Stop it; what was weighed so far stays."""
     running.stop(_fill(request, fill_id))
     return _fill(request, fill_id)
-
-
-@router.get("/practice/file", response={200: None})
-def as_json(request: HttpRequest, player: int | None = None) -> HttpResponse:
-    """All practice, or one player's, as JSON."""
-    whose = player_of(request, player) if player else None
-    return file_response(files.as_json(account(request), whose), "application/json", "practice.partita-practice.json")
-
-
-@router.get("/practice/csv/{what}", response={200: None})
-def as_csv(request: HttpRequest, what: str, player: int | None = None) -> HttpResponse:
-    """Attempts, or the quiz's answers, as CSV."""
-    whose = player_of(request, player) if player else None
-    return file_response(files.as_csv(account(request), what, whose), "text/csv", f"{what}.csv")
-
-
-@router.post("/practice/file", response=PracticeTaken)
-def bring_back(request: HttpRequest, file: File[UploadedFile]) -> dict[str, int]:
-    """Take such a JSON file in, all of it or nothing; what is there already stays as it is."""
-    return files.take(account(request), parse_practice(text_of(file, LARGEST_BYTES)))
