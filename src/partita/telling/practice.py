@@ -13,7 +13,7 @@ from partita.practice.drills.progress import Day, Held
 from partita.practice.drills.rule import Circle, Rule, Strip, Zone
 from partita.table.places import POCKET_WORDS, RAIL_WORDS
 from partita.table.spec import TableSpec
-from partita.telling.documents import ChanceDocument, StrokeDocument
+from partita.telling.documents import StrokeDocument
 from partita.telling.practice_documents import (
     DayDocument,
     DrillDocument,
@@ -193,8 +193,3 @@ def suggestion_document(one: Suggestion) -> SuggestionDocument:
         "never": f"Never practised yet; it works on {error}.",
     }[one.why]
     return SuggestionDocument(drill=one.drill, why=one.why, words=words)
-
-
-def chance_document(chance: Chance) -> ChanceDocument:
-    """A chance with its interval."""
-    return ChanceDocument(value=chance.value, low=chance.low, high=chance.high)

@@ -2,6 +2,7 @@
 import { computed, onMounted, onUnmounted, ref } from 'vue'
 import type { Drawing, DrillZone, Table } from '@/api/client'
 import type { Place } from '@/board/document'
+import { POCKET_ORDER, POCKETS } from '@/board/pockets'
 import BallMark from './BallMark.vue'
 import BallTags from './BallTags.vue'
 import { frameOf, polyline, type Point } from './frame'
@@ -48,18 +49,9 @@ const points = computed(() =>
 )
 const TAG_PX = 8
 const tagged = computed(() => 2 * radius.value * scale.value < READABLE_PX)
-const POCKETS = [
-  { key: 'head-near', words: 'near head corner' },
-  { key: 'side-near', words: 'near side' },
-  { key: 'foot-near', words: 'near foot corner' },
-  { key: 'head-far', words: 'far head corner' },
-  { key: 'side-far', words: 'far side' },
-  { key: 'foot-far', words: 'far foot corner' },
-]
-/** Pockets lie in this order in a table's geometry. */
 const pockets = computed(() =>
-  POCKETS.map((one, k) => {
-    const [x = 0, y = 0] = props.table.drops[k] ?? []
+  POCKETS.map((one) => {
+    const [x = 0, y = 0] = props.table.drops[POCKET_ORDER.indexOf(one.key)] ?? []
     return { ...one, at: frame.value.at(x, y) }
   }),
 )
@@ -171,7 +163,7 @@ const { aimed, choose, step } = useKeyPlace(
         :class="{ chosen: pocket === one.key, still: asks !== 'pocket' }"
         :tabindex="asks === 'pocket' ? 0 : undefined"
         :role="asks === 'pocket' ? 'button' : undefined"
-        :aria-label="asks === 'pocket' ? one.words : undefined"
+        :aria-label="asks === 'pocket' ? one.name : undefined"
         :data-pocket="one.key"
         @click="asks === 'pocket' && emit('pocket', one.key)"
         @keydown.enter="asks === 'pocket' && emit('pocket', one.key)"

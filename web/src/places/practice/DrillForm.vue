@@ -2,12 +2,13 @@
 import { computed, ref, watch } from 'vue'
 import type { DrillZone } from '@/api/client'
 import type { Place } from '@/board/document'
+import { POCKETS } from '@/board/pockets'
 import { useSharedBoard } from '@/board/useBoard'
 import PracticeDrawing from '@/drawing/PracticeDrawing.vue'
 import ChoiceChips from '@/frame/ChoiceChips.vue'
 import { usePractice } from '@/stores/practice'
 import { useSession } from '@/stores/session'
-import { drillOfForm, POCKETS, type DrillWish } from './ownDrill'
+import { drillOfForm, type DrillWish } from './ownDrill'
 
 /** A drill of one's own, from the layout on the board: what is to be played, what counts, and how it gets harder. */
 const emit = defineEmits<{ made: [key: string | null] }>()

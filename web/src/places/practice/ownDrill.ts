@@ -2,14 +2,6 @@
 import type { DrillZone } from '@/api/client'
 import type { LayoutDocument, Place } from '@/board/document'
 
-export const POCKETS = [
-  { key: 'head-far', name: 'far head corner' },
-  { key: 'side-far', name: 'far side' },
-  { key: 'foot-far', name: 'far foot corner' },
-  { key: 'head-near', name: 'near head corner' },
-  { key: 'side-near', name: 'near side' },
-  { key: 'foot-near', name: 'near foot corner' },
-]
 export interface DrillWish {
   name: string
   says: string

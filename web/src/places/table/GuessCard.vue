@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { POCKETS } from '@/board/pockets'
 import { useBoard } from '@/board/useBoard'
 import ChoiceChips from '@/frame/ChoiceChips.vue'
 import ProblemList from '@/frame/ProblemList.vue'
@@ -19,14 +20,6 @@ const balls = computed(() =>
     .map((ball) => ({ key: ball, name: ball })),
 )
 const ball = ref(balls.value[0]?.key ?? '')
-const POCKETS = [
-  { key: 'head-far', name: 'far head corner' },
-  { key: 'side-far', name: 'far side' },
-  { key: 'foot-far', name: 'far foot corner' },
-  { key: 'head-near', name: 'near head corner' },
-  { key: 'side-near', name: 'near side' },
-  { key: 'foot-near', name: 'near foot corner' },
-]
 const pocket = ref('')
 const make = ref(70)
 const ready = computed(() => !!ball.value && (meant.value === 'safe' || !!pocket.value))

@@ -2,10 +2,10 @@
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import type { Situation } from '@/board/document'
+import { POCKETS } from '@/board/pockets'
 import ChoiceChips from '@/frame/ChoiceChips.vue'
 import { LIMITS } from '@/stores/ownshot'
 import TipClock from '@/shots/TipClock.vue'
-import { POCKETS } from '../ownDrill'
 import type { Choosing } from './useChoice'
 
 /** What would you play: chosen on the drawing, or here without it. */
