@@ -72,6 +72,7 @@ def _measured(page: Page) -> None:
     page.get_by_role("button", name="Measure again").wait_for(timeout=60_000)
     page.get_by_role("button", name="Work it out").click()
     page.get_by_role("button", name="Work it out again").wait_for(timeout=60_000)
+    page.get_by_label("Players: pricing").wait_for(state="detached", timeout=60_000)
     page.evaluate("window.scrollTo(0, 0)")
     page.wait_for_timeout(300)
 
@@ -79,7 +80,7 @@ def _measured(page: Page) -> None:
 def _record(page: Page) -> None:
     """A season of one player by day, and one of his decisions in the hall."""
     page.get_by_role("link", name="Record").click()
-    page.get_by_label("Player").select_option("Tomas Vale")
+    page.get_by_role("combobox", name="Player").select_option("Tomas Vale")
     page.get_by_text("The dearest kind: attacked when safe was better.").wait_for()
     page.wait_for_timeout(300)
     _take(page, "record-day")
