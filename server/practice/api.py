@@ -13,6 +13,7 @@ from config.documents import TableDocument, text_of
 from config.responses import file_response, pdf_response
 from partita.files.drill_file import LARGEST_BYTES, parse_drill, read_drill, write_drill
 from partita.files.layout_file import read_table
+from partita.files.locate import finite_json
 from partita.practice.drills.catalogue import DRILLS
 from partita.table.spec import TableSpec
 from partita.telling.drill_sheet import drill_sheet
@@ -97,8 +98,9 @@ def as_file(request: HttpRequest, key: str) -> HttpResponse:
 
 @router.get("/practice/drills/{key}/sheet", response={200: None})
 def sheet(request: HttpRequest, key: str, table: str = "pool-9ft", units: Units = "cm") -> HttpResponse:
-    """A drill's set-up sheet as PDF."""
-    return pdf_response(drill_sheet(drills.drill_named(account(request), key), read_table(table), units))
+    """A drill's set-up sheet as PDF. table : a standard one by its name, or its fields as JSON."""
+    spec = read_table(finite_json(table, "table") if table.startswith("{") else table)
+    return pdf_response(drill_sheet(drills.drill_named(account(request), key), spec, units))
 
 
 @router.post("/practice/expectations", response=ExpectationOut)

@@ -108,7 +108,8 @@ def _keep_day(sitting: DrillSitting, day: date | None) -> None:
     if day is None or day == sitting.day or not today - _LATE <= day <= today + timedelta(days=1):
         return
     if not sitting.attempts.exists():  # type: ignore[attr-defined]
-        DrillSitting.objects.filter(pk=sitting.pk).update(day=day)
+        sitting.day = day
+        sitting.save(update_fields=["day"])
 
 
 def _counted(drill: Drill, table: TableSpec, sent: Sequence[Sent]) -> list[Counted]:
@@ -139,8 +140,10 @@ def _tell_measure(sitting: DrillSitting, drill: Drill, sent: Sequence[Sent], tol
             rows.append(measured.of_drill(
                 player, _measured_token(one.token), shot, sitting.table, sitting.day.toordinal(), end
             ))  # fmt: skip
-    room = MOST_OF_A_PLAYER - Attempt.objects.filter(player=sitting.player).count()
-    Attempt.objects.bulk_create(rows[: max(0, room)], ignore_conflicts=True)
+    for player in {row.player for row in rows}:
+        mine = [row for row in rows if row.player == player]
+        room = MOST_OF_A_PLAYER - Attempt.objects.filter(player=player).count()
+        Attempt.objects.bulk_create(mine[: max(0, room)], ignore_conflicts=True)
 
 
 def _measured_token(token: str) -> str:

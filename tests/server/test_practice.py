@@ -117,10 +117,13 @@ class Sittings(PracticeTest):
         self.assertEqual(Attempt.objects.filter(player=self.player).count(), 2)
 
     def test_the_day_on_which_attempts_were_made_is_kept_when_they_come_late(self) -> None:
+        expects(self.player, "lag", {"aim_deg": 0.0, "speed_mps": 1.9}, 5)
         sitting = self.begin()["id"]
         yesterday = timezone.localdate() - timedelta(days=1)
-        self.tap(sitting, one("a"), day=yesterday.isoformat())
+        self.tap(sitting, one("a", x=0.5, y=2.0), day=yesterday.isoformat())
         self.assertEqual(DrillSitting.objects.get().day, yesterday)
+        told = Attempt.objects.filter(player=self.player).values_list("day", flat=True)
+        self.assertEqual(set(told), {yesterday.toordinal()}, "and to the measure too")
         self.tap(sitting, one("b"), day="1999-01-01")
         self.assertEqual(DrillSitting.objects.get().day, yesterday, "years late is a wrong clock")
 
@@ -186,6 +189,14 @@ class OwnDrills(PracticeTest):
             sheet = self.client.get(f"/api/practice/drills/follow/sheet?units={units}")
             self.assertTrue(sheet.content.startswith(b"%PDF"))
         self.assertEqual(self.client.get("/api/practice/drills/none/sheet").status_code, 422)
+        own = {"name": "Small", "base": "pool-7ft", "cloth": "slow"}
+        small = self.client.get("/api/practice/drills/follow/sheet", {"table": json.dumps(own)})
+        large = self.client.get("/api/practice/drills/follow/sheet")
+        self.assertTrue(small.content.startswith(b"%PDF"))
+        self.assertNotEqual(len(small.content), len(large.content), "distances are those of one's own table")
+        for wrong in ("{", '{"base": "billiards"}', "pool-5ft"):
+            refused = self.client.get("/api/practice/drills/follow/sheet", {"table": wrong})
+            self.assertEqual(refused.status_code, 422, wrong)
 
 
 class Expecting(PracticeTest, SharedWorker):

@@ -5,6 +5,7 @@ import {
   api,
   type Drill,
   type DrillProgress,
+  type ErrorCosts,
   type Expectation,
   type Practice,
   type QuizFill,
@@ -48,7 +49,8 @@ export const usePractice = defineStore('practice', () => {
   const drillOf = (key: string) => drills.value.find((one) => one.key === key) ?? null
   const expecting = computed(() => isActive(expectation.value))
   const filling = computed(() => isActive(fill.value))
-  const pricing = ref(false)
+  const costs = ref<ErrorCosts | null>(null)
+  const pricing = computed(() => isActive(costs.value))
 
   function choose(id: number) {
     chosen.value = id
@@ -75,18 +77,23 @@ export const usePractice = defineStore('practice', () => {
   /** Work out what the player's errors cost him: what to practise first follows from it. */
   const price = () =>
     guarded(async () => {
-      pricing.value = true
       const body = { game: 'nine-ball', share: 0.8 }
       const asked = await answered(api.POST('/api/players/{player_id}/costs', { ...ofPlayer(), body }))
+      costs.value = asked
       await prices.follow(asked, {
         look: () => answered(api.GET('/api/costs/{costs_id}', { params: { path: { costs_id: asked.id } } })),
         isActive,
-        take: () => undefined,
+        take: (later) => (costs.value = later),
         trouble: (trouble) => (problems.value = trouble),
         everyMs: POLL_MS,
       })
-      pricing.value = false
       await load()
+    })
+  const stopPricing = () =>
+    guarded(async () => {
+      if (!costs.value) return
+      const path = { costs_id: costs.value.id }
+      costs.value = await answered(api.POST('/api/costs/{costs_id}/stop', { params: { path } }))
     })
 
   /** What is expected of the player at a drill, followed until it is worked out. */
@@ -192,7 +199,7 @@ export const usePractice = defineStore('practice', () => {
     })
   return {
     players, player, playerName, table, drills, overview, pools, standing, expectation, progress, fill, problems,
-    expecting, filling, pricing, idOf, drillOf, choose, load, price, expect, stopExpecting, look, begin, saveDrill,
+    expecting, filling, costs, pricing, stopPricing, idOf, drillOf, choose, load, price, expect, stopExpecting, look, begin, saveDrill,
     removeDrill, beginRound, fillOwn, stopFilling, guarded,
   } // prettier-ignore
 })

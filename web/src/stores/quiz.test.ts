@@ -83,6 +83,13 @@ describe('a round of the quiz', () => {
     ).toEqual([1, 2])
     expect(quiz.opened).toBe(true)
   })
+  it('whose positions are gone from the pool still says what it came to', async () => {
+    server.round = round([])
+    const quiz = useQuiz()
+    await quiz.open(5)
+    await settled()
+    expect([quiz.over, quiz.scores.length]).toEqual([true, 1])
+  })
   it('ends with what it comes to', async () => {
     server.round = round([opened('a')])
     const quiz = useQuiz()

@@ -32,7 +32,8 @@ export const useQuiz = defineStore('quiz', () => {
   const who = computed(() => (two.value && position.value?.answered.includes(1) ? 2 : 1))
   const whose = computed(() => (who.value === 1 ? round.value?.player_name : round.value?.second_name) ?? '')
   const done = computed(() => positions.value.filter((one) => one.study).length)
-  const over = computed(() => positions.value.length > 0 && at.value >= positions.value.length)
+  /** All answered; a round whose positions are gone from the pool has its score left. */
+  const over = computed(() => !!round.value && at.value >= positions.value.length)
   const last = computed(() => at.value === positions.value.length - 1)
 
   const open = (id: number) =>

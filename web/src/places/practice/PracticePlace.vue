@@ -4,6 +4,7 @@ import { useRoute, useRouter } from 'vue-router'
 import FrameActs from '@/frame/FrameActs.vue'
 import { letterOf, useKeys } from '@/frame/keys'
 import ProblemList from '@/frame/ProblemList.vue'
+import ProgressLine from '@/frame/ProgressLine.vue'
 import { usePlaceMemory } from '@/frame/usePlaceMemory'
 import { dayWords } from '@/places/record/words'
 import { usePractice } from '@/stores/practice'
@@ -84,9 +85,13 @@ usePlaceMemory()
           </ol>
           <p v-if="practice.overview && !practice.overview.priced" class="muted">
             Which error costs {{ practice.playerName }} most racks is not worked out yet.
-            <button type="button" :disabled="practice.pricing" @click="practice.price">
-              {{ practice.pricing ? 'Working it out …' : 'Work it out' }}
-            </button>
+            <button v-if="!practice.pricing" type="button" @click="practice.price">Work it out</button>
+            <button v-else type="button" @click="practice.stopPricing">Stop</button>
+            <ProgressLine
+              v-if="practice.pricing"
+              label="Working out what errors cost"
+              :share="practice.costs?.progress ?? 0"
+            />
           </p>
         </section>
         <QuizCard ref="quiz" />

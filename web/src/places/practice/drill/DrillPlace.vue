@@ -74,8 +74,8 @@ async function remove() {
   await router.push({ name: 'practice' })
 }
 const sheet = computed(() => {
-  const table = typeof practice.table === 'string' ? practice.table : 'pool-9ft'
-  return `/api/practice/drills/${key.value}/sheet?units=${session.units}&table=${table}`
+  const table = typeof practice.table === 'string' ? practice.table : JSON.stringify(practice.table)
+  return `/api/practice/drills/${key.value}/sheet?units=${session.units}&table=${encodeURIComponent(table)}`
 })
 </script>
 
@@ -141,6 +141,9 @@ const sheet = computed(() => {
               {{ practice.expectation?.waits_for || 'Each step is simulated with this stroke.' }}
               <button type="button" @click="practice.stopExpecting">Stop</button>
               <ProgressLine label="Working out the steps" :share="practice.expectation?.progress ?? 0" />
+            </p>
+            <p v-else-if="practice.expectation?.status === 'stopped'">
+              Stopped. <button type="button" @click="practice.expect(key)">Work it out</button>
             </p>
             <p v-if="practice.expectation?.failure">{{ practice.expectation.failure }}</p>
             <StepTable

@@ -180,8 +180,6 @@ header .muted {
   }
   h1 {
     flex: 1;
-  }
-  h1 {
     font-size: 19px;
   }
   .drawing {
