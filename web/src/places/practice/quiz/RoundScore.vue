@@ -71,6 +71,7 @@ li button {
   padding: 4px 2px;
   display: flex;
   flex-wrap: wrap;
+  align-items: center;
   gap: 4px 16px;
   justify-content: space-between;
   border-top: 1px solid var(--hairline);
