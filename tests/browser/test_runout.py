@@ -81,6 +81,9 @@ class RunOut(BrowserCase):
         lines.nth(1).click()
         page.keyboard.press("y")
         own.get_by_label("° aim").fill("200")
+        # What is typed stays, whatever is answered meanwhile.
+        expect(own.get_by_text("rack chance")).to_be_visible()
+        expect(own.get_by_label("° aim")).to_have_value("200")
         own.get_by_label("° aim").press("Enter")
         expect(own.get_by_text("It does not pot the 8.")).to_be_visible()
         expect(own.get_by_role("button", name="Plan on with it")).to_be_disabled()

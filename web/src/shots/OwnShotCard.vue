@@ -21,7 +21,8 @@ const number = (event: Event) => Number((event.target as HTMLInputElement).value
       <h3>Aim</h3>
       <HitDiscs v-if="option?.target" :option="option" />
       <p v-else class="muted none">hits nothing</p>
-      <label>
+      <!-- An answer that arrives while a number is being typed must not put the old one back. -->
+      <label v-memo="[own.stroke.aim_deg]">
         <input
           type="number"
           step="0.1"
