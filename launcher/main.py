@@ -2,14 +2,27 @@
 
 import sys
 from collections.abc import Callable
+from pathlib import Path
 
+from launcher.backups import backup, restore
+from launcher.opening import OF_A_SERVER, as_club, make_account, new_password, open_club, print_unit, work_for
 from launcher.places import CHECKOUT, PYTHON
 from launcher.service import DEMO_SIGN_IN, prepare, running, start, stop, warm
 from launcher.steps import StepFailed, show
 from launcher.testing import test
 
-_USAGE = """usage: ./partita start           set this machine up and start Partita with demo data
+_USAGE = """usage: ./partita start           set this machine up and start with demo data, for this machine alone
        ./partita stop            stop what start began
+       ./partita club            the same for a club: for the hall's network, without the demo; see docs/running.md
+                                 [--host NAME] [--port N] [--workers N] [--proxy ADDRESS]
+                                 [--certificate FILE --key FILE]
+       ./partita club stop       stop it; club also stands before the five commands that follow
+       ./partita account NAME    make an account, its password asked for
+       ./partita password NAME   print a new password for a player who has lost his
+       ./partita backup FILE     all accounts and all that they have, as one file, while it runs
+       ./partita restore FILE    put a backup in the place of what is there, while it runs
+       ./partita unit            print a systemd unit with which it runs from every boot on
+       ./partita worker URL      another machine's worker: joins by the database's address
        ./partita test [LABEL]    set up and run every check and test, or the tests named
        ./partita bench [NAME]    print the benchmarks' figures and keep them; "odds" takes forty minutes,
                                  "start" measures a fresh clone
@@ -59,22 +72,40 @@ def _shots() -> int:
     return status
 
 
+def _one(words: str) -> str:
+    """The one thing that a command is about."""
+    if len(sys.argv) != 3:
+        raise StepFailed(f"this command needs {words}", "Run ./partita help.")
+    return sys.argv[2]
+
+
 def main() -> int:
     """Run one command of the launcher."""
     commands: dict[str, Callable[[], int]] = {
         "start": start,
         "stop": stop,
+        "club": lambda: open_club(sys.argv[2:]),
+        "account": lambda: make_account(_one("a name")),
+        "password": lambda: new_password(_one("a name")),
+        "backup": lambda: backup(Path(_one("a file"))),
+        "restore": lambda: restore(Path(_one("a file"))),
+        "unit": print_unit,
+        "worker": lambda: work_for(_one("the database's address")),
         "bench": _bench,
         "fit": _fit,
         "checks": _checks,
         "shots": _shots,
         "test": lambda: test(sys.argv[2:]),
     }
-    name = sys.argv[1] if len(sys.argv) > 1 else ""
-    if name not in commands:
-        print(_USAGE)
-        return 0 if name in ("help", "--help", "-h") else 2
     try:
+        if sys.argv[1:2] == ["club"]:
+            as_club()
+            if sys.argv[2:3] and sys.argv[2] in OF_A_SERVER:
+                del sys.argv[1]
+        name = sys.argv[1] if len(sys.argv) > 1 else ""
+        if name not in commands:
+            print(_USAGE)
+            return 0 if name in ("help", "--help", "-h") else 2
         return commands[name]()
     except StepFailed as failed:
         print(f"\n{failed.what}\n\nWhat to do: {failed.cure}", file=sys.stderr)

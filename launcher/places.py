@@ -28,5 +28,8 @@ def state_folder() -> Path:
     else:
         base = os.environ.get("XDG_STATE_HOME") or Path(pwd.getpwuid(os.geteuid()).pw_dir) / ".local" / "state"
         folder = Path(base) / "partita" / key
-    folder.mkdir(parents=True, exist_ok=True)
+    if not folder.exists():
+        # What is in it is nobody else's; the user postgres passes through to the database's folder.
+        folder.mkdir(parents=True)
+        folder.chmod(0o711 if IS_ROOT else 0o700)
     return folder

@@ -1,6 +1,7 @@
-"""The process that stays: runs database, web server and worker, and starts again what ends.
+"""The process that stays: runs database, web server and workers, and starts again what ends.
 
-Run as `python -m launcher.supervisor`; ended by SIGTERM, it ends its children in order.
+Run as `python -m launcher.supervisor`; ended by SIGTERM, it ends its children in order. However it ends, they do too.
+Trouble of a child, a full disk among them, never ends it: it tries again, and says in `running.json` what hinders it.
 """
 
 import hashlib
@@ -10,75 +11,30 @@ import signal
 import subprocess
 import sys
 import time
+from contextlib import suppress
 from pathlib import Path
 
-from launcher.database import Cluster, free_port
+from launcher.club import Serving, serving
+from launcher.database import Cluster, free_port, is_free, stop_database
 from launcher.places import PYTHON, SERVER, state_folder
+from launcher.processes import MARK, Child, end, keep_small, left_over, only_one
 from launcher.steps import StepFailed
 
 _PAUSE_S = 0.2
-_MOST_RESTARTS_A_MINUTE = 6
-WEB_PORT = 8020
+# How long to wait before the database is tried again, s, the last for ever.
+_DATABASE_PAUSES = (0.5, 1.0, 2.0, 5.0, 10.0)
+_LOGS_EVERY_S = 60.0
+RUNS_ALREADY = "Partita is running, or being started, from this state folder already"
 
 
-class Child:
-    """A process that is started again when it ends; one that has `once` done its work is let go."""
-
-    def __init__(self, command: list[str], env: dict[str, str], log: Path, *, once: bool = False) -> None:
-        self.command, self.env, self.log, self.once = command, env, log, once
-        self.starts: list[float] = []
-        self.process: subprocess.Popen[bytes] | None = None
-
-    def start(self) -> None:
-        """Start it, its output going to its log."""
-        self.starts = [t for t in self.starts if t > time.monotonic() - 60] + [time.monotonic()]
-        with self.log.open("ab") as output:
-            self.process = subprocess.Popen(
-                self.command, env=self.env, cwd=SERVER, stdout=output, stderr=output, stdin=subprocess.DEVNULL
-            )
-
-    def keep_alive(self) -> None:
-        """Start it again when it has ended, but not in a mad loop."""
-        ended = (self.process is None or self.process.poll() is not None) and not self.done
-        if ended and len(self.starts) < _MOST_RESTARTS_A_MINUTE:
-            self.start()
-        elif ended:
-            self.starts = [t for t in self.starts if t > time.monotonic() - 60]
-
-    @property
-    def done(self) -> bool:
-        """True when it was to be run once, and has ended well."""
-        return self.once and self.process is not None and self.process.poll() == 0
-
-    def stop(self) -> None:
-        """End it: politely, then surely."""
-        if self.process is None or self.process.poll() is not None:
-            return
-        self.process.terminate()
-        try:
-            self.process.wait(8)
-        except subprocess.TimeoutExpired:
-            self.process.kill()
-            self.process.wait()
-
-
-def stop_database(process: "subprocess.Popen[bytes]") -> None:
-    """Fast shutdown: sessions are ended, data is written."""
-    if process.poll() is None:
-        process.send_signal(signal.SIGINT)
-        try:
-            process.wait(15)
-        except subprocess.TimeoutExpired:
-            process.kill()
-            process.wait()
-
-
-def server_environment(database_url: str, state: Path, port: int) -> dict[str, str]:
+def server_environment(database_url: str, state: Path, port: int, served: Serving | None = None) -> dict[str, str]:
     """Environment of the Django processes."""
     secret = state / "secret"
-    if not secret.exists():
-        secret.touch(mode=0o600)
-        secret.write_text(os.urandom(32).hex(), encoding="utf-8")
+    if not secret.exists() or not secret.read_text(encoding="utf-8"):
+        new = secret.with_name("secret.new")
+        new.touch(mode=0o600)
+        new.write_text(os.urandom(32).hex(), encoding="utf-8")
+        new.rename(secret)
     return {
         **os.environ,
         "DATABASE_URL": database_url,
@@ -86,66 +42,125 @@ def server_environment(database_url: str, state: Path, port: int) -> dict[str, s
         "PARTITA_COOKIE": f"partita-{port}",
         "DJANGO_SETTINGS_MODULE": "config.settings",
         "PYTHONUNBUFFERED": "1",
+        **(served.environment if served else {}),
     }
+
+
+def worker_command() -> list[str]:
+    """The command line of a worker process."""
+    return [str(PYTHON), "manage.py", "run_worker"]
+
+
+class Database:
+    """The cluster while it is looked after; without one of ours, a database that somebody else looks after."""
+
+    def __init__(self, cluster: Cluster | None) -> None:
+        self.cluster, self.trouble = cluster, ""
+        self.process: subprocess.Popen[bytes] | None = None
+        self._failures, self._again = 0, 0.0
+
+    def start(self) -> None:
+        """Start it. Raises `StepFailed`."""
+        if self.cluster:
+            self.process = self.cluster.start()
+
+    def keep_alive(self) -> None:
+        """Start it again when it has ended; what hinders that is kept in `trouble`, and it is tried again."""
+        if not self.cluster or (self.process and self.process.poll() is None) or time.monotonic() < self._again:
+            return
+        try:
+            self.start()
+            self._failures, self.trouble = 0, ""
+        except (StepFailed, OSError) as failed:
+            self.trouble = f"The database cannot be started: {failed}"
+            self._again = time.monotonic() + _DATABASE_PAUSES[min(self._failures, len(_DATABASE_PAUSES) - 1)]
+            self._failures += 1
+
+    def stop(self) -> None:
+        """End it."""
+        if self.process is not None:
+            stop_database(self.process)
 
 
 def main() -> int:
     """Run until SIGTERM. Writes `running.json` once everything has been started."""
-    state = state_folder()
     for sign in (signal.SIGTERM, signal.SIGINT):
         signal.signal(sign, _ask_to_stop)
+    state = state_folder()
+    with only_one(state / "lock", RUNS_ALREADY):
+        end(left_over(state))
+        return _run(state, serving(state))
+
+
+def _run(state: Path, served: Serving) -> int:
+    if served.port and not is_free(served.port, served.bind):
+        if served.is_fixed:
+            raise StepFailed(f"another program listens on port {served.port}", "Set PARTITA_PORT to another number.")
+        served.port = free_port()
     own_url = os.environ.get("DATABASE_URL")
-    cluster = Cluster(state / "db")
-    database = None if own_url else cluster.start()
-    url = own_url or cluster.url
-    port = free_port(int(os.environ.get("PARTITA_PORT", WEB_PORT)))
-    env = server_environment(url, state, port)
-    web = [str(PYTHON), "-m", "uvicorn", "config.asgi:application", "--host", "127.0.0.1", "--port", str(port),
-           "--log-level", "warning", "--lifespan", "off"]  # fmt: skip
+    os.environ[MARK] = str(state)
+    cluster = None if own_url else Cluster(state / "db")
+    database = Database(cluster)
+    database.start()
+    env = server_environment(own_url or (cluster.url if cluster else ""), state, served.port, served)
     # The physics compiles behind everything else; the web process and the worker wait for it, not the user.
     physics = Child(
-        ["nice", "-n", "5", str(PYTHON), "-m", "partita.cli", "warm"], env, state / "physics.log", once=True
+        ["nice", "-n", "5", str(PYTHON), "-m", "partita.cli", "warm"], env, state / "physics.log", SERVER, once=True
     )
-    children = [
-        Child(web, env, state / "web.log"),
-        Child([str(PYTHON), "manage.py", "run_worker"], env, state / "worker.log"),
-        physics,
+    children = [Child(served.web_command, env, state / "web.log", SERVER)]
+    children += [
+        Child(worker_command(), env, state / f"worker{number or ''}.log", SERVER) for number in range(served.workers)
     ]
+    children.append(physics)
     physics.start()
-    if not _prepare_database(None if own_url else cluster.folder / "prepared", env):
-        physics.stop()
-        if database:
-            stop_database(database)
-        return 1
-    for child in children[:-1]:
-        child.start()
-    told = None
+    try:
+        if not _prepare_database(cluster.folder / "prepared" if cluster else None, env, served):
+            return 1
+        _look_after(state, served, database, children)
+        return 0
+    finally:
+        for child in reversed(children):
+            child.stop()
+        database.stop()
+        (state / "running.json").unlink(missing_ok=True)
+
+
+def _look_after(state: Path, served: Serving, database: Database, children: list[Child]) -> None:
+    told, logs_at = "", 0.0
     while not _stopping:
+        database.keep_alive()
         for child in children:
             child.keep_alive()
-        if told != physics.done:
-            told = physics.done
-            facts = {"pid": os.getpid(), "port": port, "warming": not told}
-            (state / "running.json").write_text(json.dumps(facts), encoding="utf-8")
-        if database is not None and database.poll() is not None:
-            database = cluster.start()
+        facts = json.dumps({
+            "pid": os.getpid(), "port": served.port, "warming": not children[-1].done, "trouble": database.trouble,
+        })  # fmt: skip
+        if facts != told and _told(state / "running.json", facts):
+            told = facts
+        if time.monotonic() > logs_at:
+            logs_at = time.monotonic() + _LOGS_EVERY_S
+            keep_small([*state.glob("*.log"), *state.glob("db/*.log")])
         time.sleep(_PAUSE_S)
-    for child in reversed(children):
-        child.stop()
-    if database is not None:
-        stop_database(database)
-    (state / "running.json").unlink(missing_ok=True)
-    return 0
 
 
-def _prepare_database(mark: Path | None, env: dict[str, str]) -> bool:
+def _told(file: Path, facts: str) -> bool:
+    """Whether the facts could be written down: whole, or not at all."""
+    with suppress(OSError):
+        new = file.with_name(file.name + ".new")
+        new.write_text(facts, encoding="utf-8")
+        new.rename(file)
+        return True
+    return False
+
+
+def _prepare_database(mark: Path | None, env: dict[str, str], served: Serving) -> bool:
     """Migrations and demo data; nothing to do where the mark in the cluster's folder says that these are in it."""
-    digest = hashlib.sha256()
+    digest = hashlib.sha256(f"demo: {served.has_demo}".encode())
     for file in sorted([*SERVER.glob("*/migrations/*.py"), SERVER / "layouts" / "demo.py"]):
         digest.update(file.read_bytes())
     if mark and mark.exists() and mark.read_text(encoding="utf-8") == digest.hexdigest():
         return True
-    if subprocess.run([str(PYTHON), "manage.py", "prepare"], env=env, cwd=SERVER, check=False).returncode != 0:
+    command = [str(PYTHON), "manage.py", "prepare", *(["--demo"] if served.has_demo else [])]
+    if subprocess.run(command, env=env, cwd=SERVER, check=False).returncode != 0:
         return False
     if mark:
         mark.write_text(digest.hexdigest(), encoding="utf-8")

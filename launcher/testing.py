@@ -5,11 +5,12 @@ import time
 from pathlib import Path
 
 from launcher import machine
-from launcher.database import Cluster
+from launcher.database import Cluster, stop_database
 from launcher.places import CHECKOUT, PYTHON, SERVER, VENV, WEB, state_folder
+from launcher.processes import only_one
 from launcher.service import prepare, warm
 from launcher.steps import show
-from launcher.supervisor import server_environment, stop_database
+from launcher.supervisor import server_environment
 
 _PYTHON_SOURCES = ("src", "server", "tests", "launcher", "benchmarks")
 
@@ -30,6 +31,11 @@ def _checks() -> list[tuple[str, list[str], bool]]:
 
 def test(labels: list[str]) -> int:
     """Run everything, or only the tests named (as Django labels, such as tests.core)."""
+    with only_one(state_folder() / "test-lock", "the tests of this checkout are running already"):
+        return _test(labels)
+
+
+def _test(labels: list[str]) -> int:
     started = time.monotonic()
     print("Setting up.", flush=True)
     prepare(development=True)

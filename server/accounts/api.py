@@ -1,19 +1,23 @@
-"""Signing in and out, and making an account."""
+"""Signing in and out, making an account, another password."""
 
-from django.contrib.auth import authenticate, login, logout
+from typing import Any
+
+from django.contrib.auth import login, logout, update_session_auth_hash
 from django.contrib.auth.models import User
-from django.contrib.auth.password_validation import validate_password
-from django.core.exceptions import ValidationError
-from django.db import IntegrityError, transaction
 from django.http import HttpRequest
 from django.middleware.csrf import get_token
 from ninja import Router, Schema
 from ninja.errors import HttpError
+from ninja.utils import check_csrf
 from pydantic import Field
 
+from accounts import limits, services
+from accounts.current import account
+from config.naming import folded
 from partita.errors import refuse
 
 router = Router(tags=["accounts"])
+_BACKEND = "django.contrib.auth.backends.ModelBackend"
 
 
 class Credentials(Schema):
@@ -23,6 +27,13 @@ class Credentials(Schema):
     password: str = Field(min_length=1, max_length=200)
 
 
+class PasswordIn(Schema):
+    """One's password, and the one to have from now on."""
+
+    old: str = Field(max_length=200)
+    new: str = Field(min_length=1, max_length=200)
+
+
 class SessionOut(Schema):
     """Who is signed in, and the token that changes must carry."""
 
@@ -30,9 +41,21 @@ class SessionOut(Schema):
     csrf: str
 
 
+def visitor(request: HttpRequest) -> Any:
+    """Anybody, from a page that was opened here: signing in and making accounts carry the page's token too."""
+    if check_csrf(request):
+        raise HttpError(403, "not from a page that was opened here")
+    return True
+
+
 def _session(request: HttpRequest) -> SessionOut:
     name = request.user.get_username() if request.user.is_authenticated else None
     return SessionOut(username=name, csrf=get_token(request))
+
+
+def _enter(request: HttpRequest, user: User) -> SessionOut:
+    login(request, user, backend=_BACKEND)
+    return _session(request)
 
 
 @router.get("/session", response=SessionOut, auth=None)
@@ -41,14 +64,16 @@ def session(request: HttpRequest) -> SessionOut:
     return _session(request)
 
 
-@router.post("/session", response=SessionOut, auth=None)
+@router.post("/session", response=SessionOut, auth=visitor)
 def sign_in(request: HttpRequest, body: Credentials) -> SessionOut:
     """Sign in."""
-    user = authenticate(request, username=body.username, password=body.password)
-    if user is None:
+    name, address = folded(body.username), limits.address_of(request)
+    limits.count_sign_in(name, address)
+    user = services.account_named(body.username)
+    if not services.is_password(user, body.password) or user is None:
         raise refuse("sign-in", "the name or the password is wrong", "Try again, or make an account.")
-    login(request, user)
-    return _session(request)
+    limits.forget_sign_ins(name, address)
+    return _enter(request, user)
 
 
 @router.delete("/session", response=SessionOut)
@@ -58,19 +83,20 @@ def sign_out(request: HttpRequest) -> SessionOut:
     return _session(request)
 
 
-@router.post("/accounts", response=SessionOut, auth=None)
+@router.post("/accounts", response=SessionOut, auth=visitor)
 def register(request: HttpRequest, body: Credentials) -> SessionOut:
     """Make an account and sign in."""
-    try:
-        validate_password(body.password)
-    except ValidationError as error:
-        raise refuse("password", " ".join(error.messages).rstrip("."), "Choose another one.") from None
-    if "\x00" in body.username or "\x00" in body.password:
-        raise HttpError(422, "a name cannot hold that character")
-    try:
-        with transaction.atomic():
-            user = User.objects.create_user(body.username, password=body.password)
-    except IntegrityError:
-        raise refuse("username", "it is taken", "Choose another one.") from None
-    login(request, user)
+    limits.count_new_account(limits.address_of(request))
+    return _enter(request, services.make_account(body.username, body.password))
+
+
+@router.post("/account/password", response=SessionOut)
+def change_password(request: HttpRequest, body: PasswordIn) -> SessionOut:
+    """Change one's password. Other devices are signed out by that."""
+    user = account(request)
+    limits.count_sign_in(folded(user.username), limits.address_of(request))
+    if not services.is_password(user, body.old):
+        raise refuse("old", "it is not your password", "Type the password with which you signed in.")
+    services.change_password(user, body.new)
+    update_session_auth_hash(request, user)
     return _session(request)

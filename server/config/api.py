@@ -1,20 +1,33 @@
 """The API: one router an app, one shape for every error."""
 
+from collections.abc import Callable
+
 from django.core.exceptions import RequestDataTooBig
+from django.db import DataError
 from django.http import Http404, HttpRequest, HttpResponse
 from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, HttpError, ValidationError
 from ninja.security import django_auth
 
+from config.border import OnceReadParser, problems_out, refusal, refused_of
+from config.busy import BusyError
 from partita.errors import Problem, Refused
 from work.readiness import NotReadyError
 
-api = NinjaAPI(title="Partita", version="1", auth=django_auth, docs_url=None)
+_SIGNED_OUT = Problem("", "You are not signed in", "Sign in first.")
 
 
-def problems_out(problems: tuple[Problem, ...] | list[Problem]) -> dict[str, object]:
-    """The one error shape."""
-    return {"errors": [{"where": p.where, "what": p.what, "accepted": p.accepted} for p in problems]}
+def _signed_in_only(view: Callable[..., HttpResponse]) -> Callable[..., HttpResponse]:
+    def shown(request: HttpRequest, **parts: object) -> HttpResponse:
+        return view(request, **parts) if request.user.is_authenticated else refusal(401, _SIGNED_OUT)
+
+    return shown
+
+
+api = NinjaAPI(
+    title="Partita", version="1", auth=django_auth, docs_url=None, docs_decorator=_signed_in_only,
+    parser=OnceReadParser(),
+)  # fmt: skip
 
 
 def _respond(request: HttpRequest, status: int, *problems: Problem) -> HttpResponse:
@@ -37,7 +50,17 @@ def _invalid(request: HttpRequest, error: ValidationError) -> HttpResponse:
 
 @api.exception_handler(HttpError)
 def _http_error(request: HttpRequest, error: HttpError) -> HttpResponse:
+    refused = refused_of(error)
+    if refused:
+        return _respond(request, 422, *refused.problems)
+    if error.status_code == 403:
+        return refusal(403)
     return _respond(request, error.status_code, Problem("request", str(error), "Send JSON of a few kB."))
+
+
+@api.exception_handler(DataError)
+def _not_kept(request: HttpRequest, error: DataError) -> HttpResponse:
+    return _respond(request, 422, Problem("request", "a value in it cannot be kept", "Use ordinary numbers and texts."))
 
 
 @api.exception_handler(RequestDataTooBig)
@@ -47,12 +70,19 @@ def _too_big(request: HttpRequest, error: RequestDataTooBig) -> HttpResponse:
 
 @api.exception_handler(AuthenticationError)
 def _signed_out(request: HttpRequest, error: AuthenticationError) -> HttpResponse:
-    return _respond(request, 401, Problem("", "You are not signed in", "Sign in first."))
+    return _respond(request, 401, _SIGNED_OUT)
 
 
 @api.exception_handler(Http404)
 def _missing(request: HttpRequest, error: Http404) -> HttpResponse:
-    return _respond(request, 404, Problem("", "There is nothing here, or it belongs to somebody else"))
+    return refusal(404)
+
+
+@api.exception_handler(BusyError)
+def _busy(request: HttpRequest, error: BusyError) -> HttpResponse:
+    answer = _respond(request, 429, error.problem)
+    answer["Retry-After"] = str(error.again_s)
+    return answer
 
 
 @api.exception_handler(NotReadyError)

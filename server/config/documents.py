@@ -10,6 +10,7 @@ from pydantic import GetJsonSchemaHandler, RootModel
 
 from partita.errors import refuse
 from partita.files import layout_file
+from partita.files.locate import plain_text
 
 _SCHEMA: dict[str, Any] = json.loads(Path(layout_file.__file__).with_name("layout.schema.json").read_text("utf-8"))
 # A table: the name of a standard one, or an object with its fields.
@@ -21,7 +22,7 @@ def text_of(file: UploadedFile, largest: int) -> str:
     if (file.size or 0) > largest:
         raise refuse("file", "it is too large", f"Give at most {largest // 1_000_000} MB.")
     try:
-        return str(file.read(), "utf-8-sig")
+        return plain_text(str(file.read(), "utf-8-sig"), "file")
     except UnicodeDecodeError:
         raise refuse("file", "it is no text", "Give JSON or CSV, encoded as UTF-8.") from None
 

@@ -36,7 +36,11 @@ if not SECRET_KEY:
     raise ImproperlyConfigured("PARTITA_SECRET_KEY is not set. Start the application with ./partita start.")
 DATABASES = {"default": _database(os.environ.get("DATABASE_URL", ""))}
 DEBUG = False
-ALLOWED_HOSTS = os.environ.get("PARTITA_HOSTS", "127.0.0.1,localhost").split(",")
+# A server with hosts of its own is a club's: no demo is ever made there.
+OWN_HOSTS = [host.strip() for host in os.environ.get("PARTITA_HOSTS", "").split(",") if host.strip()]
+ALLOWED_HOSTS = ["127.0.0.1", "localhost", *OWN_HOSTS]
+# Whether players reach it by HTTPS only: through a proxy, or with a certificate of its own (docs/running.md).
+HTTPS = os.environ.get("PARTITA_HTTPS") == "1"
 ROOT_URLCONF = "config.urls"
 ASGI_APPLICATION = "config.asgi.application"
 DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
@@ -62,14 +66,20 @@ INSTALLED_APPS = [
     "archive",
 ]
 MIDDLEWARE = [
+    "config.border.border",
     "django.middleware.security.SecurityMiddleware",
     "whitenoise.middleware.WhiteNoiseMiddleware",
     "django.contrib.sessions.middleware.SessionMiddleware",
     "django.middleware.csrf.CsrfViewMiddleware",
     "django.contrib.auth.middleware.AuthenticationMiddleware",
+    "django.middleware.clickjacking.XFrameOptionsMiddleware",
 ]
 AUTH_PASSWORD_VALIDATORS = [
     {"NAME": "django.contrib.auth.password_validation.MinimumLengthValidator"},
+    {
+        "NAME": "django.contrib.auth.password_validation.UserAttributeSimilarityValidator",
+        "OPTIONS": {"user_attributes": ("username",)},
+    },
     {"NAME": "django.contrib.auth.password_validation.CommonPasswordValidator"},
 ]
 if TESTING:
@@ -77,6 +87,13 @@ if TESTING:
     PASSWORD_HASHERS = ["django.contrib.auth.hashers.MD5PasswordHasher"]
 SESSION_COOKIE_SAMESITE = "Lax"
 CSRF_COOKIE_SAMESITE = "Lax"
+# The page has its token from the session's answer; no script reads cookies.
+CSRF_COOKIE_HTTPONLY = True
+SESSION_COOKIE_SECURE = CSRF_COOKIE_SECURE = SECURE_SSL_REDIRECT = HTTPS
+SECURE_HSTS_SECONDS = 365 * 24 * 3600 if HTTPS else 0
+X_FRAME_OPTIONS = "DENY"
+# Other names below the club's, and lists that browsers are shipped with, are not ours to decide on.
+SILENCED_SYSTEM_CHECKS = ["security.W005", "security.W021"]
 # Cookies of two copies on one machine must not overwrite each other: ports do not part cookies.
 SESSION_COOKIE_NAME = os.environ.get("PARTITA_COOKIE", "partita") + "-session"
 CSRF_COOKIE_NAME = os.environ.get("PARTITA_COOKIE", "partita") + "-csrf"
@@ -85,6 +102,7 @@ DATA_UPLOAD_MAX_MEMORY_SIZE = 1024 * 1024
 STATIC_URL = "static/"
 WHITENOISE_ROOT = WEB_DIST if WEB_DIST.is_dir() else None
 WHITENOISE_INDEX_FILE = True
+WHITENOISE_ALLOW_ALL_ORIGINS = False
 WHITENOISE_IMMUTABLE_FILE_TEST = r"^/assets/.+$"
 LOGGING = {
     "version": 1,

@@ -4,6 +4,7 @@ from django.http import HttpRequest, HttpResponse
 from django.urls import path, re_path
 
 from config.api import api
+from config.border import refusal
 from config.settings import WEB_DIST
 
 
@@ -18,3 +19,13 @@ def page(request: HttpRequest) -> HttpResponse:
 
 
 urlpatterns = [path("api/", api.urls), re_path(r"^(?!api/|assets/).*$", page)]
+
+
+def _said(status: int) -> "object":
+    def handler(request: HttpRequest, exception: Exception | None = None) -> HttpResponse:
+        return refusal(status)
+
+    return handler
+
+
+handler400, handler403, handler404, handler500 = (_said(status) for status in (400, 403, 404, 500))

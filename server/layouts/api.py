@@ -10,6 +10,7 @@ from pydantic import Field
 
 from accounts.current import account
 from config.documents import LayoutDocument, TableDocument
+from config.naming import Name
 from config.responses import pdf_response
 from layouts import services
 from layouts.models import Layout
@@ -22,7 +23,7 @@ router = Router(tags=["layouts"])
 class LayoutIn(Schema):
     """A layout to keep."""
 
-    name: str = Field(min_length=1, max_length=80)
+    name: Name = Field(min_length=1, max_length=80)
     document: LayoutDocument
 
 

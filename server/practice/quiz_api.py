@@ -10,7 +10,7 @@ from pydantic import Field
 
 from accounts.current import account
 from config.documents import LayoutDocument
-from config.naming import SENT_AS
+from config.naming import SENT_AS, NameOrNone
 from partita.physics.stroke import Stroke
 from partita.practice.quiz.choice import Choice
 from partita.practice.quiz.kinds import KINDS
@@ -52,7 +52,7 @@ class RoundIn(Schema):
     own: bool = False
     limit_s: int | None = Field(None, ge=5, le=600)
     second: int | None = None
-    second_name: str = Field("", max_length=80, pattern=r"^[^\x00]*$")
+    second_name: NameOrNone = Field("", max_length=80)
 
 
 class ChoiceIn(Schema):

@@ -10,7 +10,7 @@ from pydantic import Field
 
 from accounts.current import account
 from config.documents import TableDocument
-from config.naming import SENT_AS
+from config.naming import SENT_AS, NameOrNone
 from partita.files.drill_file import read_drill
 from partita.table.spec import TableSpec
 from partita.telling.practice import drill_document
@@ -36,7 +36,7 @@ class DrillSittingIn(Schema):
     drill: str = Field(max_length=40)
     table: TableDocument
     partner: int | None = None
-    partner_name: str = Field("", max_length=80, pattern=r"^[^\x00]*$")
+    partner_name: NameOrNone = Field("", max_length=80)
 
 
 class DrillAttemptIn(Schema):

@@ -6,6 +6,7 @@ from ninja import Router, Schema
 from pydantic import Field
 
 from accounts.current import account
+from config.naming import Name
 from partita.players.stroke_model import PRESETS, Hand
 from profiles import services
 from profiles.models import PlayerProfile
@@ -46,7 +47,7 @@ class PlayerIn(Schema):
     """A profile made from a level, with the player's hand, reach (m) and nerves (share added to the aim error; those of
     the level when left out); `use_measured`: the odds are by what attempts say, as soon as they do."""
 
-    name: str = Field(min_length=1, max_length=60)
+    name: Name = Field(min_length=1, max_length=60)
     level: str = Field(max_length=60)
     hand: Hand = "right"
     reach_m: float = 0.75

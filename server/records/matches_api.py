@@ -36,7 +36,7 @@ class MatchIn(Schema):
     breaks: Breaks = "alternate"
     i_break_first: bool = True
     table: TableDocument | None = None
-    notes: str = Field("", max_length=1000, pattern=r"^[^\x00]*$")
+    notes: str = Field("", max_length=1000)
 
     @property
     def wanted(self) -> Wanted:

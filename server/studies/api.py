@@ -10,6 +10,7 @@ from pydantic import Field
 
 from accounts.current import account
 from config.documents import LayoutDocument
+from config.naming import Name
 from config.responses import pdf_response
 from layouts.models import Layout
 from partita.games.match import Match
@@ -48,7 +49,7 @@ class StudyIn(PositionIn):
 class KeepIn(Schema):
     """Keep a study under a name."""
 
-    name: str = Field(min_length=1, max_length=80)
+    name: Name = Field(min_length=1, max_length=80)
     layout: int | None = None
 
 

@@ -9,6 +9,7 @@ from pydantic import Field
 
 from accounts.current import account
 from config.documents import TableDocument
+from config.naming import Name
 from tables import services
 from tables.models import TableProfile
 
@@ -36,7 +37,7 @@ class GeometryOut(Schema):
 class TableIn(Schema):
     """A table of one's own: a standard size, and what it is like in words."""
 
-    name: str = Field(min_length=1, max_length=60)
+    name: Name = Field(min_length=1, max_length=60)
     base: str = Field("pool-9ft", max_length=40)
     cloth: Literal["slow", "standard", "fast"] = "standard"
     cushions: Literal["dull", "standard", "lively"] = "standard"

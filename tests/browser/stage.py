@@ -72,7 +72,7 @@ class BrowserCase(TransactionTestCase):
     season = False
 
     def setUp(self) -> None:
-        call_command("prepare", without_season=not self.season)
+        call_command("prepare", demo=True, without_season=not self.season)
         self.page = self.open_page()
 
     def open_page(self, viewport: dict[str, int] = DESK) -> Page:

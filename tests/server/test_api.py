@@ -236,7 +236,7 @@ class Keeping(ApiTest):
 class DemoAndDescription(TestCase):
     def test_the_demo_data_is_loaded_once_and_every_layout_of_it_can_be_weighed(self) -> None:
         for _ in range(2):
-            call_command("prepare")
+            call_command("prepare", demo=True)
         self.assertEqual(Layout.objects.count(), len(demo.LAYOUTS))
         self.assertEqual(PlayerProfile.objects.count(), len(demo.PLAYERS))
         self.assertTrue(Client().login(username=demo.USER, password=demo.PASSWORD))

@@ -1,13 +1,13 @@
 """What commands take: layout files, players, JSON objects; and how they print."""
 
 import argparse
-import json
 import sys
 from pathlib import Path
 from typing import Any
 
 from partita.errors import refuse
 from partita.files.layout_file import LARGEST_BYTES, LayoutFile, parse
+from partita.files.locate import finite_json
 from partita.games.question import Question
 from partita.kernels import stages
 from partita.players.stroke_model import StrokeModel, preset, stroke_model_from
@@ -56,10 +56,7 @@ def text_of(name: str, largest: int = LARGEST_BYTES) -> str:
 
 def object_of(text: str) -> Json:
     """A JSON object."""
-    try:
-        value = json.loads(text)
-    except (json.JSONDecodeError, RecursionError) as error:
-        raise refuse("input", f"this is not JSON: {error}", 'Give {"layout": {...}, "stroke": {...}}.') from None
+    value = finite_json(text, "input")
     if not isinstance(value, dict):
         raise refuse("input", "it is not a JSON object", 'Give {"layout": {...}, "stroke": {...}}.')
     return value

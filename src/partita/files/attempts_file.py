@@ -3,14 +3,13 @@
 A wrong line is named by its number, and nothing of the file is taken.
 """
 
-import json
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from typing import Any
 
 from partita.errors import Problem, Refused, refuse
 from partita.files.csv_rows import csv_rows, csv_text
-from partita.files.locate import lines_of
+from partita.files.locate import finite_json, lines_of
 from partita.players.measuring.attempts import MOST_ATTEMPTS, Attempt, attempt_at
 
 COLUMNS = ("station", "outcome", "x", "y", "sitting")
@@ -60,10 +59,7 @@ def read_attempts(text: str, name: str = "attempts") -> list[WrittenAttempt]:
 
 
 def _json_rows(text: str, name: str) -> Iterable[tuple[str, dict[str, Any]]]:
-    try:
-        document = json.loads(text)
-    except (json.JSONDecodeError, RecursionError) as error:
-        raise refuse(name, f"this is not JSON: {str(error)[:100]}", "Give a list of attempts.") from None
+    document = finite_json(text, name)
     rows, path = (document.get("attempts"), ("attempts",)) if isinstance(document, dict) else (document, ())
     if not isinstance(rows, list):
         raise refuse(name, "there is no list of attempts", 'Give [{"station": "stop", "outcome": "made"}, ...].')

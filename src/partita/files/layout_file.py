@@ -9,7 +9,7 @@ from dataclasses import dataclass, field, replace
 from typing import Any
 
 from partita.errors import Problem, Refused, refuse
-from partita.files.locate import Path, lines_of
+from partita.files.locate import Path, finite_json, lines_of
 from partita.games import ALL_BALLS, GAMES, game_named
 from partita.games.situation import Hand, Situation
 from partita.games.snooker import BALLS_ON
@@ -57,20 +57,13 @@ def parse(text: str) -> LayoutFile:
         raise refuse("file", f"it has {size:,} kB, too much for a layout", f"Use at most {LARGEST_BYTES // 1024} kB.")
     lines: dict[Path, int] = {}
     try:
-        document = json.loads(text, parse_constant=_not_finite)
+        document = finite_json(text, "")
         lines = lines_of(text)
         return read(document)
-    except json.JSONDecodeError as error:
-        where = f"line {error.lineno}, column {error.colno}"
-        raise refuse(where, f"this is not JSON: {error.msg}", "See docs/formats.md for an example.") from None
     except RecursionError:
         raise refuse("file", "it is nested too deeply to be a layout", "See docs/formats.md.") from None
     except Refused as refused:
         raise Refused(*(_with_line(problem, lines) for problem in refused.problems)) from None
-
-
-def _not_finite(word: str) -> float:
-    raise refuse("number", f"{word} is not a finite number", "Use ordinary numbers.")
 
 
 def _with_line(problem: Problem, lines: dict[Path, int]) -> Problem:

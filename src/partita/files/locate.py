@@ -9,35 +9,71 @@ from typing import Any
 from partita.errors import Refused, refuse
 
 Path = tuple[str | int, ...]
+# A number that every part can hold: what is larger was not counted.
+_LARGEST = 2**53
+# A control character as JSON writes it, after an even number of backslashes.
+_ESCAPED_CONTROL = re.compile(r"(?<!\\)(?:\\\\)*\\u00[01]")
+_CONTROL = re.compile(r"[\x00-\x08\x0b\x0c\x0e-\x1f]")
 _TOKEN = re.compile(r'"(?:[^"\\]|\\.)*"|[{}\[\]:,]|[^\s{}\[\]:,"]+')
 
 
 def finite_json(text: str, name: str = "file") -> Any:
     """A JSON text's meaning. `Refused` for what is none, and for numbers and letters that no database keeps."""
     try:
-        document = json.loads(text, parse_constant=_number, parse_float=_number)
+        document = json.loads(text, parse_constant=_number, parse_float=_number, parse_int=_integer)
         whole = json.dumps(document, ensure_ascii=False)
         whole.encode()
     except json.JSONDecodeError as error:
-        where = f"{name}: line {error.lineno}, column {error.colno}"
+        where = f"{name}{': ' if name else ''}line {error.lineno}, column {error.colno}"
         raise refuse(where, f"this is not JSON: {error.msg}", "Give a file that was saved here.") from None
     except RecursionError:
         raise refuse(name, "it is nested too deeply", "Give a file that was saved here.") from None
     except UnicodeEncodeError:
         raise refuse(name, "it holds half a letter (a lone surrogate)", "Write letters whole.") from None
-    except Refused:
-        raise
+    except _OddNumber as odd:
+        line = 1 + text.count("\n", 0, text.find(odd.word))
+        raise refuse(f"{name}{': ' if name else ''}line {line}", str(odd), "Use ordinary numbers.") from None
     except ValueError:
         raise refuse(name, "a number in it has thousands of digits", "Use ordinary numbers.") from None
-    if "\\u0000" in whole:
-        raise refuse(name, "it holds a character that is none (NUL)", "Leave it out.")
+    if _ESCAPED_CONTROL.search(whole):
+        raise _no_character(name)
     return document
+
+
+def plain_text(text: str, name: str = "text") -> str:
+    """The text itself. `Refused` when it holds what is no letter: control characters, halves of letters."""
+    if _CONTROL.search(text):
+        raise _no_character(name)
+    try:
+        text.encode()
+    except UnicodeEncodeError:
+        raise refuse(name, "it holds half a letter (a lone surrogate)", "Write letters whole.") from None
+    return text
+
+
+def _no_character(name: str) -> Refused:
+    return refuse(name, "it holds a character that is none (a control character such as NUL)", "Leave it out.")
+
+
+class _OddNumber(ValueError):
+    """A number that is none, or too large, as it stands in the text."""
+
+    def __init__(self, word: str, why: str) -> None:
+        super().__init__(f"{word[:20]} is {why}")
+        self.word = word
+
+
+def _integer(word: str) -> int:
+    value = int(word)
+    if abs(value) > _LARGEST:
+        raise _OddNumber(word, "too large")
+    return value
 
 
 def _number(word: str) -> float:
     value = float(word)
     if not math.isfinite(value):
-        raise refuse("number", f"{word[:20]} is not a finite number", "Use ordinary numbers.")
+        raise _OddNumber(word, "not a finite number")
     return value
 
 

@@ -8,7 +8,7 @@ from dataclasses import asdict, dataclass
 from typing import Any
 
 from partita.errors import Problem, Refused, refuse
-from partita.files.locate import lines_of
+from partita.files.locate import finite_json, lines_of
 from partita.players.stroke_model import PRESETS, StrokeModel, stroke_model_from
 
 FORMAT = "partita-players"
@@ -42,10 +42,7 @@ def write_players(players: Sequence[WrittenPlayer]) -> str:
 
 def read_players(text: str, name: str = "players") -> list[WrittenPlayer]:
     """The players of a file. `Refused` names every wrong one by its line, up to eight; none is taken then."""
-    try:
-        document = json.loads(text)
-    except (json.JSONDecodeError, RecursionError) as error:
-        raise refuse(name, f"this is not JSON: {str(error)[:100]}", "Give a file that was saved here.") from None
+    document = finite_json(text, name)
     if not isinstance(document, dict) or document.get("format") != FORMAT or document.get("version") != 1:
         raise refuse(name, "it is no list of players", f'Its format is "{FORMAT}", its version 1.')
     rows = document.get("players")

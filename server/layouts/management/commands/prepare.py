@@ -1,12 +1,14 @@
-"""Bring a database up to date: migrations, then the demo data when it was never loaded."""
+"""Bring a database up to date: migrations, the quiz's pool, and where it is asked for the demo, once."""
 
 from pathlib import Path
 from typing import Any
 
+from django.conf import settings
 from django.contrib.auth.models import User
 from django.core.management import call_command
 from django.core.management.base import BaseCommand, CommandParser
 
+from accounts.services import make_account
 from layouts import demo
 from layouts.models import Layout
 from layouts.services import checked
@@ -23,19 +25,20 @@ from tables.services import save as save_table
 class Command(BaseCommand):
     """`manage.py prepare`"""
 
-    help = "Migrate, and load the demo data once."
+    help = "Migrate; with --demo load the demo data once, unless this is a server with hosts of its own."
 
     def add_arguments(self, parser: CommandParser) -> None:
-        """Its option."""
+        """Its options."""
+        parser.add_argument("--demo", action="store_true", help="make the demo account when there is none")
         parser.add_argument("--without-season", action="store_true", help="leave the demo's record empty")
 
     def handle(self, *args: Any, **options: Any) -> None:
-        """Migrate; make the demo account with its players and layouts when there is none."""
+        """Migrate; make the demo account with its players and layouts where it is wanted and not there."""
         call_command("migrate", interactive=False, verbosity=0)
         take_pool()
-        if User.objects.filter(username=demo.USER).exists():
+        if not options["demo"] or settings.OWN_HOSTS or User.objects.filter(username=demo.USER).exists():
             return
-        user = User.objects.create_user(demo.USER, password=demo.PASSWORD)
+        user = make_account(demo.USER, demo.PASSWORD)
         for name, level, own in demo.PLAYERS:
             player = save_profile(user, Wanted(name, level, own))
             if name == demo.MEASURED:
