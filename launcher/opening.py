@@ -64,12 +64,10 @@ def _served(options: argparse.Namespace) -> Serving:
         raise StepFailed("the port or the number of workers is out of range", "Use ports to 65535, 1 to 64 workers.")
     # A proxy on this machine is the only one who comes.
     is_beside = options.proxy in ("127.0.0.1", "::1", "localhost")
-    files = {
-        name: str(Path(getattr(options, name)).resolve()) for name in ("certificate", "key") if getattr(options, name)
-    }
+    certificate, key = (str(Path(file).resolve()) if file else "" for file in (options.certificate, options.key))
     return Serving(
         bind="127.0.0.1" if is_beside else _ANYWHERE, port=options.port, hosts=options.host or own_addresses(),
-        proxy=options.proxy, workers=options.workers, **files,
+        proxy=options.proxy, certificate=certificate, key=key, workers=options.workers,
     )  # fmt: skip
 
 

@@ -1,9 +1,10 @@
 """The API: one router an app, one shape for every error."""
 
+import logging
 from collections.abc import Callable
 
 from django.core.exceptions import RequestDataTooBig
-from django.db import DataError
+from django.db import DataError, OperationalError
 from django.http import Http404, HttpRequest, HttpResponse
 from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, HttpError, ValidationError
@@ -14,6 +15,7 @@ from config.busy import BusyError
 from partita.errors import Problem, Refused
 from work.readiness import NotReadyError
 
+log = logging.getLogger(__name__)
 _SIGNED_OUT = Problem("", "You are not signed in", "Sign in first.")
 
 
@@ -61,6 +63,17 @@ def _http_error(request: HttpRequest, error: HttpError) -> HttpResponse:
 @api.exception_handler(DataError)
 def _not_kept(request: HttpRequest, error: DataError) -> HttpResponse:
     return _respond(request, 422, Problem("request", "a value in it cannot be kept", "Use ordinary numbers and texts."))
+
+
+@api.exception_handler(OperationalError)
+def _no_database(request: HttpRequest, error: OperationalError) -> HttpResponse:
+    log.error("The database is away: %s", error)
+    what = "The database does not answer at this moment"
+    answer = _respond(request, 503, Problem("", what, "What was saved is safe. Try again in a moment."))
+    if request.method == "GET":
+        # What only reads may be asked again by itself; whether a change was kept, its sender finds out.
+        answer["Retry-After"] = "2"
+    return answer
 
 
 @api.exception_handler(RequestDataTooBig)

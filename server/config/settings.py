@@ -27,7 +27,9 @@ def _database(url: str) -> dict[str, object]:
         "PORT": parts.port or 5432,
         # A pool spares the hand-shake: a poll takes a third of the time. Tests need plain
         # connections, which they can close before they drop their database.
-        "OPTIONS": {} if TESTING else {"pool": {"min_size": 1, "max_size": 8}},
+        "OPTIONS": {} if TESTING else {"pool": {"min_size": 1, "max_size": 12, "timeout": 10}},
+        # After a restart of the database, connections of the pool that are dead are found before they are used.
+        "CONN_HEALTH_CHECKS": True,
     }
 
 

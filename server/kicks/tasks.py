@@ -4,6 +4,8 @@ from procrastinate import JobContext
 from procrastinate.contrib.django import app
 
 from kicks import running
+from kicks.models import Kick
+from work.care import cares_for_work
 
 
 # Somebody waits for the ways, as for a weighing.
@@ -11,3 +13,6 @@ from kicks import running
 def find_kick_ways(context: JobContext, *, kick_id: int) -> None:
     """Find the ways of one kick."""
     running.run(kick_id, context.should_abort)
+
+
+cares_for_work(Kick, find_kick_ways)

@@ -4,6 +4,8 @@ from procrastinate import JobContext
 from procrastinate.contrib.django import app
 
 from measures import running
+from measures.models import ErrorCosts, Measure
+from work.care import cares_for_work
 
 
 # Somebody waits for these, as for a weighing.
@@ -17,3 +19,7 @@ def measure_stroke(context: JobContext, *, measure_id: int) -> None:
 def price_errors(context: JobContext, *, costs_id: int) -> None:
     """Work out what each of a player's errors costs."""
     running.run_costs(costs_id, context.should_abort)
+
+
+cares_for_work(Measure, measure_stroke)
+cares_for_work(ErrorCosts, price_errors)

@@ -8,14 +8,18 @@ from django.db import transaction
 from partita.errors import refuse
 from partita.intervals import of_wins
 from partita.playing.playout import MOST_RACKS
+from playouts import turns
 from playouts.models import Part, PlayOut
-from playouts.tasks import play_part
+from playouts.tasks import queue_next
 from studies.models import Study
 from studies.questions import document_of
+from work.queue import queue_words
 from work.readiness import waits_for
 
-# Racks of one job: some seconds of work, so that a weighing asked meanwhile need not wait long.
+# Racks of one part: so many workers can play at a play-out of some hundred.
 PART_RACKS = 64
+# What one account may have unfinished at a time: more than an evening of a real player's.
+MOST_PLAYOUTS, MOST_WAITING_RACKS = 24, 60_000
 
 
 def ask(study: Study, places: list[int], racks: int, freely: bool) -> list[PlayOut]:
@@ -39,20 +43,30 @@ def ask(study: Study, places: list[int], racks: int, freely: bool) -> list[PlayO
         wanted.append(PlayOut(study=study, name="as both would play it"))
     if not wanted:
         raise refuse("options", "there is nothing to play out", "Name at least one line, or the situation.")
+    _check_room(study.owner_id, len(wanted), racks)
     with transaction.atomic():
         for playout in wanted:
             playout.racks = racks
             playout.save()
             _split(playout)
+        queue_next(study.owner_id)
     return wanted
+
+
+def _check_room(owner_id: int, count: int, racks: int) -> None:
+    playouts, waiting = turns.waiting(owner_id)
+    if playouts + count > MOST_PLAYOUTS or waiting + count * racks > MOST_WAITING_RACKS:
+        raise refuse(
+            "racks", "too much is being played out for you at this moment",
+            f"Wait or stop some: {MOST_PLAYOUTS} play-outs and {MOST_WAITING_RACKS:,} racks at a time.",
+        )  # fmt: skip
 
 
 def _split(playout: PlayOut) -> None:
     for first in range(0, playout.racks, PART_RACKS):
         # An even number: racks come in pairs.
         racks = max(2, min(PART_RACKS, playout.racks - first) // 2 * 2)
-        part = Part.objects.create(playout=playout, first_rack=first, racks=racks)
-        play_part.defer(part_id=part.pk)
+        Part.objects.create(playout=playout, first_rack=first, racks=racks)
 
 
 def stop(playout: PlayOut) -> None:
@@ -77,8 +91,12 @@ def figures_of(playout: PlayOut) -> dict[str, Any]:
         "shots_a_rack": round(float(np.mean(shots)), 2) if done else 0.0,
         "status": _status(playout, done, racks),
         "failure": playout.failure,
-        "waits_for": waits_for("racks") if _status(playout, done, racks) == "queued" else "",
+        "waits_for": _waits_for(playout, parts) if _status(playout, done, racks) == "queued" else "",
     }
+
+
+def _waits_for(playout: PlayOut, parts: list[Part]) -> str:
+    return waits_for("racks") or queue_words(playout.created, turns.TASK, "part_id", parts[0].pk if parts else 0)
 
 
 def _status(playout: PlayOut, done: int, racks: int) -> str:

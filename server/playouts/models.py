@@ -32,6 +32,8 @@ class Part(models.Model):
     racks = models.IntegerField()
     won = models.JSONField(default=list)
     shots = models.JSONField(default=list)
+    # How often it was begun again by itself after breaking off.
+    taken_up = models.IntegerField(default=0)
 
     class Meta:
         ordering = ("first_rack",)

@@ -1,23 +1,27 @@
 """Playing a part of a play-out in a worker."""
 
 import logging
+import time
 from collections.abc import Callable
 from dataclasses import replace
 from typing import Any
 
 import numpy as np
+from django.db import InterfaceError, OperationalError, connection
 
 from partita.errors import Refused
 from partita.physics.stroke import Stroke
 from partita.playing.playout import first_stroke, racks_of
 from playouts.models import Part, PlayOut
 from studies.questions import document_of, request_of, situation_of
+from work.running import TURN_S
 
 log = logging.getLogger(__name__)
 
 
 def run_part(part_id: int, should_abort: Callable[[], bool]) -> None:
-    """Play what a part still lacks, keeping each batch. A killed worker's part goes on where it was kept."""
+    """Play a turn of what a part still lacks, keeping each batch. A killed worker's part goes on where it was kept."""
+    began = time.monotonic()
     part = Part.objects.select_related("playout__study").filter(pk=part_id).first()
     if part is None or part.playout.stopped or part.playout.failure or len(part.won) >= part.racks:
         return
@@ -27,6 +31,11 @@ def run_part(part_id: int, should_abort: Callable[[], bool]) -> None:
             part.save(update_fields=["won", "shots"])
             if should_abort() or not PlayOut.objects.filter(pk=part.playout_id, stopped=False).exists():
                 return
+            if time.monotonic() - began > TURN_S:
+                return
+    except (OperationalError, InterfaceError):
+        connection.close()
+        raise
     except Refused as refused:
         _fail(part.playout_id, str(refused))
     except Exception:

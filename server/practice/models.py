@@ -80,6 +80,7 @@ class DrillAttempt(models.Model):
 class Expectation(Work):
     """What is expected of a player at a drill on a table; `key` tells all that it depends on."""
 
+    job = ("expect", "expectation_id")
     needs: ClassVar[tuple[str, ...]] = ("weighing", "runs")
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="expectations")
@@ -168,6 +169,7 @@ class QuizAnswer(models.Model):
 class QuizFill(Work):
     """One's own layouts weighed for the quiz."""
 
+    job = ("fill_quiz", "fill_id")
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="quiz_fills")
 
     def __str__(self) -> str:

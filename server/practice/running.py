@@ -41,11 +41,10 @@ def _expectations(asked: Expectation) -> Iterator[Answer]:
         yield Answer(document, len(steps) / len(drill.steps), time.monotonic() - started)
 
 
-def run_fill(fill_id: int, should_abort: Callable[[], bool]) -> None:
-    """Weigh layouts one by one; each is kept as it is done. May be called again after a crash."""
+def run_fill(fill_id: int, should_abort: Callable[[], bool]) -> bool:
+    """Weigh layouts for a turn; each is kept as it is done. True at the end. May be called again after a crash."""
     found = QuizFill.objects.filter(pk=fill_id).first()
-    if found is not None:
-        running.run(found, lambda: _filled(found), should_abort, _FILL_WENT_WRONG)
+    return found is None or running.run(found, lambda: _filled(found), should_abort, _FILL_WENT_WRONG, running.TURN_S)
 
 
 def _filled(asked: QuizFill) -> Iterator[Answer]:

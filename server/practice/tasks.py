@@ -4,6 +4,8 @@ from procrastinate import JobContext
 from procrastinate.contrib.django import app
 
 from practice import running
+from practice.models import Expectation, QuizFill
+from work.care import cares_for_work
 
 
 @app.task(name="expect", pass_context=True, queue="studies", priority=15)
@@ -12,7 +14,12 @@ def expect(context: JobContext, *, expectation_id: int) -> None:
     running.run_expectation(expectation_id, context.should_abort)
 
 
-@app.task(name="fill_quiz", pass_context=True, queue="studies", priority=5)
+@app.task(name="fill_quiz", pass_context=True, queue="long", priority=5)
 def fill_quiz(context: JobContext, *, fill_id: int) -> None:
     """Weigh somebody's own layouts for the quiz."""
-    running.run_fill(fill_id, context.should_abort)
+    if not running.run_fill(fill_id, context.should_abort):
+        fill_quiz.defer(fill_id=fill_id)
+
+
+cares_for_work(Expectation, expect)
+cares_for_work(QuizFill, fill_quiz)

@@ -25,11 +25,10 @@ _WENT_WRONG = "Something went wrong while reckoning. Try again; the record is sa
 _SAMPLES = 600
 
 
-def run(reckoning_id: int, should_abort: Callable[[], bool]) -> None:
-    """Reckon to the end; each decision is kept as it is done. May be called again after a crash."""
+def run(reckoning_id: int, should_abort: Callable[[], bool]) -> bool:
+    """Reckon for a turn; each decision is kept as it is done. True at the end. May be called again after a crash."""
     found = Reckoning.objects.filter(pk=reckoning_id).first()
-    if found is not None:
-        running.run(found, lambda: _answers(found), should_abort, _WENT_WRONG)
+    return found is None or running.run(found, lambda: _answers(found), should_abort, _WENT_WRONG, running.TURN_S)
 
 
 def _answers(asked: Reckoning) -> Iterator[Answer]:

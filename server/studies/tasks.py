@@ -4,6 +4,8 @@ from procrastinate import JobContext
 from procrastinate.contrib.django import app
 
 from studies import clearing, running
+from studies.models import Study
+from work.care import cares_for_work
 
 
 # Somebody waits for a weighing; the parts of a long play-out come after it.
@@ -18,3 +20,6 @@ def weigh_study(context: JobContext, *, study_id: int) -> None:
 def clear_old(timestamp: int) -> None:
     """Every night: studies that nobody kept make room."""
     clearing.clear_old()
+
+
+cares_for_work(Study, weigh_study)

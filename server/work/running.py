@@ -1,16 +1,21 @@
 """Running a piece of work in a worker: every answer is kept; it can be stopped, and begun again after a crash."""
 
 import logging
+import time
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 from typing import Any
 
+from django.db import InterfaceError, OperationalError, connection
 from django.db.models import F
 
 from partita.errors import Refused
 from work.models import Status, Work
 
 log = logging.getLogger(__name__)
+
+# How long a piece of long work has a worker for itself before others have their turn.
+TURN_S = 8.0
 
 
 @dataclass(frozen=True)
@@ -25,14 +30,23 @@ class Answer:
     seconds: float
 
 
-def run(work: Work, answers: Callable[[], Iterator[Answer]], should_abort: Callable[[], bool], words: str) -> None:
-    """Run it to its end, keeping each answer. `words`: what is said when something goes wrong that is ours."""
-    kind, key = type(work), work.pk
+def run(
+    work: Work, answers: Callable[[], Iterator[Answer]], should_abort: Callable[[], bool], words: str,
+    turn_s: float | None = None,
+) -> bool:  # fmt: skip
+    """Run it to its end, keeping each answer; true when it has ended, whichever way.
+
+    words : what is said when something goes wrong that is ours
+    turn_s : after so long it makes room for others: false then, and its job asks for another turn. Only for work
+        that goes on where it was.
+    A lost database is no end either: the error goes on, and the work is taken up again (`work.care`).
+    """
+    kind, key, began = type(work), work.pk, time.monotonic()
     if work.is_over:
-        return
+        return True
     if work.status == Status.STOPPING:
         finish(kind, key, Status.STOPPED)
-        return
+        return True
     rows = kind._default_manager.filter(pk=key)
     rows.filter(status=Status.QUEUED).update(status=Status.RUNNING)
     try:
@@ -41,13 +55,19 @@ def run(work: Work, answers: Callable[[], Iterator[Answer]], should_abort: Calla
             rows.update(progress=answer.progress, seconds=answer.seconds, **better)
             if should_abort() or not rows.filter(status=Status.RUNNING).exists():
                 finish(kind, key, Status.STOPPED)
-                return
+                return True
+            if turn_s is not None and answer.progress < 1.0 and time.monotonic() - began > turn_s:
+                return False
         finish(kind, key, Status.DONE)
+    except (OperationalError, InterfaceError):
+        connection.close()
+        raise
     except Refused as refused:
         finish(kind, key, Status.FAILED, str(refused))
     except Exception:
         log.exception("%s %s failed", kind.__name__, key)
         finish(kind, key, Status.FAILED, words)
+    return True
 
 
 def finish(kind: type[Work], key: int, status: str, failure: str = "") -> None:

@@ -16,13 +16,15 @@ _POOL = ThreadPoolExecutor(max_workers=CORES, thread_name_prefix=_NAME)
 _WORTH_SHARING = 16
 
 
-def over_slices(count: int, work: Callable[[slice], None], threads: int = CORES) -> None:
+def over_slices(
+    count: int, work: Callable[[slice], None], threads: int = CORES, worth_sharing: int = _WORTH_SHARING
+) -> None:
     """Call `work` with slices that cover range(count), on several threads when that is worth it.
 
     Work that itself calls this goes on in its own thread: waiting there for the others, all would wait for ever.
     """
     inside = threading.current_thread().name.startswith(_NAME)
-    if threads <= 1 or count < _WORTH_SHARING or inside:
+    if threads <= 1 or count < worth_sharing or inside:
         if count:
             work(slice(0, count))
         return

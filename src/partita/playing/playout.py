@@ -6,6 +6,7 @@ situations played with the same seeds differ by themselves and not by luck. A ra
 `most_shots` is shared.
 """
 
+import time
 from collections.abc import Iterator
 from dataclasses import dataclass
 
@@ -43,7 +44,8 @@ from partita.value.place_maps import PlaceMaps
 Floats = NDArray[np.float64]
 MOST_RACKS = 20_000
 _MOST_SHOTS = {"straight-pool": 600, "snooker": 400}
-_AT_A_TIME = 16
+# Racks of one core in one batch: a few at first, more as long as a batch takes no time to speak of.
+_FEWEST, _MOST_AT_A_TIME, _BATCH_S = 1, 16, 1.0
 # The deciding player's own tries use the same draws in every rack: he is a fixed player.
 _POLICY_SEED = 20_011
 
@@ -145,14 +147,18 @@ def racks_of(
             written[part],
         )  # fmt: skip
 
-    for begin in range(0, racks, _AT_A_TIME * CORES):
-        end = min(racks, begin + _AT_A_TIME * CORES)
+    begin, at_a_time = 0, _FEWEST
+    while begin < racks:
+        end, started = min(racks, begin + at_a_time * CORES), time.monotonic()
 
         def play_part(part: slice, begin: int = begin) -> None:
             play(slice(begin + part.start, begin + part.stop))
 
-        over_slices(end - begin, play_part)
+        over_slices(end - begin, play_part, worth_sharing=2)
         yield end
+        begin = end
+        # What is asked between batches, whether to stop or whose turn it is, must not wait for long ones.
+        at_a_time = min(_MOST_AT_A_TIME, 2 * at_a_time) if time.monotonic() - started < _BATCH_S else at_a_time
 
 
 def first_stroke(question: Question, own: Stroke | Wish) -> Floats:

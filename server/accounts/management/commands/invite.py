@@ -12,7 +12,7 @@ _QUIET = 2
 
 def qr_lines(text: str) -> list[str]:
     """A QR code in half blocks: light squares are drawn, so that it is dark on light in a dark terminal."""
-    code = QRCode(None, QRErrorCorrectLevel.M)
+    code: Any = QRCode(None, QRErrorCorrectLevel.M)
     code.addData(text)
     code.make()
     size = code.getModuleCount()

@@ -1,6 +1,7 @@
 """The worker process: waits until the physics has been compiled, then takes jobs until it is told to stop."""
 
 import asyncio
+import signal
 import threading
 from typing import Any
 
@@ -11,9 +12,9 @@ from partita.kernels import stages
 from partita.warming import load
 
 
-def _load_runs() -> None:
-    if stages.wait_for("runs"):
-        load("runs")
+def _load(name: str) -> None:
+    if stages.wait_for(name):
+        load(name)
 
 
 class Command(BaseCommand):
@@ -23,28 +24,49 @@ class Command(BaseCommand):
 
     def add_arguments(self, parser: Any) -> None:
         """Timing of the heartbeat, shorter in tests."""
-        parser.add_argument("--heartbeat", type=float, default=5.0)
-        parser.add_argument("--stalled-after", type=float, default=20.0)
+        parser.add_argument("--heartbeat", type=float, default=1.5)
+        parser.add_argument("--stalled-after", type=float, default=6.0)
         parser.add_argument("--jobs", type=int, default=2, help="jobs at a time")
         parser.add_argument("--lazy", action="store_true", help="load what plans need when the first one asks for it")
 
     def handle(self, *args: Any, **options: Any) -> None:
         """Run until a signal."""
-        stages.wait_for("weighing")
-        load("weighing")
-        if not options["lazy"]:
-            # Weighing goes on meanwhile; whoever plans first does not wait for this to be loaded.
-            threading.Thread(target=_load_runs, daemon=True).start()
-        self.stdout.write("worker ready")
-        self.stdout.flush()
-        asyncio.run(self._work(options["jobs"], options["heartbeat"], options["stalled_after"]))
+        stalled_after = options["stalled_after"]
+        self._with: dict[str, Any] = {
+            "install_signal_handlers": False, "update_heartbeat_interval": options["heartbeat"],
+            "stalled_worker_timeout": stalled_after, "shutdown_graceful_timeout": 5, "delete_jobs": "successful",
+            "fetch_job_polling_interval": 1.0,
+        }  # fmt: skip
+        asyncio.run(self._work(options["jobs"], options["lazy"]))
 
-    async def _work(self, jobs: int, heartbeat: float, stalled_after: float) -> None:
+    async def _work(self, jobs: int, is_lazy: bool) -> None:
+        """Three queues side by side: neither care nor somebody who waits for an answer stands behind long work."""
         app = django_app.with_connector(django_app.connector.get_worker_connector())  # type: ignore[attr-defined]
         async with app.open_async():
-            await app.run_worker_async(
-                concurrency=jobs,
-                update_heartbeat_interval=heartbeat,
-                stalled_worker_timeout=stalled_after,
-                shutdown_graceful_timeout=5,
-            )
+            queues = [asyncio.ensure_future(self._care(app)), asyncio.ensure_future(self._jobs(app, jobs, is_lazy))]
+            for sign in (signal.SIGTERM, signal.SIGINT):
+                asyncio.get_running_loop().add_signal_handler(sign, lambda: [queue.cancel() for queue in queues])
+            # When one ends, as it does when the database goes, both do, and the supervisor begins anew.
+            await asyncio.wait(queues, return_when=asyncio.FIRST_COMPLETED)
+            for queue in queues:
+                queue.cancel()
+            await asyncio.gather(*queues, return_exceptions=True)
+
+    async def _care(self, app: Any) -> None:
+        await app.run_worker_async(queues=["care"], name="care", concurrency=1, **self._with)
+
+    async def _jobs(self, app: Any, jobs: int, is_lazy: bool) -> None:
+        """What a dead worker left is put back meanwhile; jobs are taken when what most of them need is loaded."""
+        loading = threading.Thread(target=_load, args=("weighing",), daemon=True)
+        loading.start()
+        while loading.is_alive():
+            await asyncio.sleep(0.05)
+        if not is_lazy:
+            # Weighing goes on meanwhile; whoever plans first does not wait for this to be loaded.
+            threading.Thread(target=_load, args=("runs",), daemon=True).start()
+        self.stdout.write("worker ready")
+        self.stdout.flush()
+        await asyncio.gather(
+            app.run_worker_async(queues=["studies"], name="studies", concurrency=jobs, **self._with),
+            app.run_worker_async(queues=["long"], name="long", concurrency=1, **self._with),
+        )
