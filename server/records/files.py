@@ -9,6 +9,7 @@ from django.db import transaction
 
 from partita.errors import Problem, refuse
 from partita.files.decisions_file import read_decisions, write_decisions
+from partita.files.locate import size_of
 from partita.files.racks_file import read_racks, write_racks
 from partita.files.record_file import (
     LARGEST_BYTES,
@@ -100,7 +101,7 @@ def _both(match: WrittenMatch) -> tuple[str, str]:
 
 
 def _record_of(text: str) -> WrittenRecord:
-    if len(text.encode()) > LARGEST_BYTES:
+    if size_of(text) > LARGEST_BYTES:
         raise refuse("file", "it is too large", f"Give at most {LARGEST_BYTES // 1_000_000} MB.")
     if text.lstrip()[:1] == "{":
         return read_record(text)

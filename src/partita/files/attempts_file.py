@@ -9,7 +9,7 @@ from typing import Any
 
 from partita.errors import Problem, Refused, refuse
 from partita.files.csv_rows import csv_rows, csv_text
-from partita.files.locate import finite_json, lines_of
+from partita.files.locate import finite_json, lines_of, size_of
 from partita.players.measuring.attempts import MOST_ATTEMPTS, Attempt, attempt_at
 
 COLUMNS = ("station", "outcome", "x", "y", "sitting")
@@ -38,7 +38,7 @@ class WrittenAttempt:
 
 def read_attempts(text: str, name: str = "attempts") -> list[WrittenAttempt]:
     """The attempts of a file, CSV with a heading or JSON. `Refused` names every wrong line, up to eight."""
-    if len(text.encode()) > LARGEST_BYTES:
+    if size_of(text) > LARGEST_BYTES:
         raise refuse(name, "the file is too large", f"Give up to {MOST_ATTEMPTS} attempts, {LARGEST_BYTES // 1000} kB.")
     rows: Iterable[tuple[str, dict[str, Any]]]
     rows = _json_rows(text, name) if text.lstrip()[:1] in ("{", "[") else csv_rows(text, name, COLUMNS, ("station",))

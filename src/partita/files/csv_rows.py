@@ -5,6 +5,7 @@ import io
 from collections.abc import Iterable, Iterator, Sequence
 
 from partita.errors import refuse
+from partita.files.locate import plain_text
 
 Row = tuple[str, dict[str, str]]
 
@@ -12,7 +13,7 @@ Row = tuple[str, dict[str, str]]
 def csv_rows(text: str, name: str, columns: Sequence[str], needed: Sequence[str]) -> Iterator[Row]:
     """("name: line 3", the values that are not empty), row by row. `Refused` for a wrong heading, or no CSV."""
     accepted = f"Columns: {', '.join(columns)}."
-    reader = csv.DictReader(io.StringIO(text))
+    reader = csv.DictReader(io.StringIO(plain_text(text, name)))
     try:
         heading = [column.strip() for column in reader.fieldnames or []]
         if missing := [column for column in needed if column not in heading]:

@@ -6,7 +6,7 @@ from typing import Any
 from pydantic import ValidationError
 
 from partita.errors import Problem, Refused, refuse
-from partita.files.locate import finite_json
+from partita.files.locate import finite_json, size_of
 from partita.practice.drills.drill import Drill, check_drill
 from partita.table.spec import TableSpec
 from partita.telling.practice import drill_document, drill_from
@@ -36,7 +36,7 @@ def read_drill(document: object, table: TableSpec, name: str = "drill") -> Drill
 
 def parse_drill(text: str, table: TableSpec) -> Drill:
     """A drill from the text of a file."""
-    if len(text.encode()) > LARGEST_BYTES:
+    if size_of(text) > LARGEST_BYTES:
         raise refuse("file", "it is too large for a drill", f"Use at most {LARGEST_BYTES // 1024} kB.")
     return read_drill(finite_json(text), table)
 

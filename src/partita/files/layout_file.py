@@ -9,7 +9,7 @@ from dataclasses import dataclass, field, replace
 from typing import Any
 
 from partita.errors import Problem, Refused, refuse
-from partita.files.locate import Path, finite_json, lines_of
+from partita.files.locate import Path, finite_json, lines_of, size_of
 from partita.games import ALL_BALLS, GAMES, game_named
 from partita.games.situation import Hand, Situation
 from partita.games.snooker import BALLS_ON
@@ -52,8 +52,8 @@ class LayoutFile:
 
 def parse(text: str) -> LayoutFile:
     """Read a layout file. `Refused` names the line, what is wrong and what would be accepted."""
-    if len(text.encode()) > LARGEST_BYTES:
-        size = len(text.encode()) // 1024
+    if size_of(text) > LARGEST_BYTES:
+        size = size_of(text) // 1024
         raise refuse("file", f"it has {size:,} kB, too much for a layout", f"Use at most {LARGEST_BYTES // 1024} kB.")
     lines: dict[Path, int] = {}
     try:

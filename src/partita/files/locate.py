@@ -40,6 +40,11 @@ def finite_json(text: str, name: str = "file") -> Any:
     return document
 
 
+def size_of(text: str) -> int:
+    """How many bytes a text has as UTF-8, halves of letters counted too."""
+    return len(text.encode(errors="surrogatepass"))
+
+
 def plain_text(text: str, name: str = "text") -> str:
     """The text itself. `Refused` when it holds what is no letter: control characters, halves of letters."""
     if _CONTROL.search(text):

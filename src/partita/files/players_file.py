@@ -74,7 +74,7 @@ def _player(row: object, where: str) -> WrittenPlayer:
     if not words["name"].strip():
         raise refuse(f"{where} name", "there is none", "Give each player a name.")
     level, stroke = row.get("level"), row.get("stroke")
-    if level not in PRESETS:
+    if not isinstance(level, str) or level not in PRESETS:
         raise refuse(f"{where} level", f"“{str(level)[:40]}” is none", f"Use {', '.join(PRESETS)}.")
     base = PRESETS[str(level)].as_json()
     if not isinstance(stroke, dict | None):

@@ -14,6 +14,7 @@ from partita.options.scene import Floats, Reading, Scene, stroke_of
 from partita.options.thickness import fullness_of
 from partita.physics.constants import AFTER, AFTER_OTHER, BALL_BALL, BEFORE, CUSHION, FACING, POCKET, TIP
 from partita.physics.facts import CUE_CUSHIONS_BEFORE, CUT, STILL_FROZEN_M, WAY, unsighted_way
+from partita.physics.simulate import names_of
 from partita.players.judgement import CAROM_SHARE, COMBINATION_SHARE
 from partita.table.spec import CUSHIONS, POCKETS
 
@@ -275,13 +276,14 @@ def _hidden_behind(scene: Scene, reading: Reading, e: int) -> tuple[str, ...]:
     following = after(scene.situation, scene.names, reading.outcomes, e)
     if following is None or following.in_hand != "none":
         return ()
-    places, on_table = reading.outcomes.places[e], np.flatnonzero(reading.outcomes.in_play[e] == -1)
-    others = [int(ball) for ball in on_table if ball > 0]
+    # Of the next situation's own balls: at straight pool fourteen may have been racked again.
+    names = names_of(following.layout)
+    places, others = np.array([following.layout.balls[name] for name in names]), range(1, len(names))
     hiding: list[str] = []
     for ball in legal_targets(following):
-        target = scene.names.index(ball)
+        target = names.index(ball)
         blockers = blockers_of(places, target, [b for b in others if b != target], scene.bed.radius)
         if not blockers:
             return ()
-        hiding += [scene.names[b] for b in blockers if scene.names[b] not in hiding]
+        hiding += [names[b] for b in blockers if names[b] not in hiding]
     return tuple(hiding[:2])

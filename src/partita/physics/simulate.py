@@ -23,7 +23,12 @@ Floats = NDArray[np.float64]
 _LONGEST_TRACE = 4200
 # A cluster of overlapping balls parts within a few rounds.
 _PARTINGS = 20
-_OVERRIDES = {name: name for name in Physics._fields}
+# What a constant may be for balls on a cloth at all: nothing gives back more than it got, everything comes to rest.
+POSSIBLE = {
+    "mu_s": (0.005, 2.0), "mu_r": (0.001, 0.5), "a_sp": (0.5, 500.0), "e_b": (0.0, 1.0), "mub_a": (0.0, 1.0),
+    "mub_b": (0.0, 1.0), "mub_c": (0.0, 50.0), "e_c": (0.0, 1.0), "mu_w": (0.0, 0.5), "e_facing": (0.0, 1.0),
+    "k_endmass": (1.0, 1000.0),
+}  # fmt: skip
 
 
 @dataclass(frozen=True)
@@ -62,14 +67,17 @@ class Executions:
 
 
 def physics_of(table: TableSpec, overrides: dict[str, float] | None = None) -> Physics:
-    """A table's constants, with overrides by the names of `docs/formats.md`."""
+    """A table's constants, with overrides by the names of `docs/formats.md`. `Refused` for impossible ones."""
     base = Physics(
         mu_s=table.mu_s, mu_r=table.mu_r, a_sp=table.a_sp, e_b=table.e_b,
         e_c=table.e_c, mu_w=table.mu_w, e_facing=table.e_facing,
     )  # fmt: skip
-    for name in overrides or {}:
-        if name not in _OVERRIDES:
-            raise refuse("physics", f"there is no constant “{name[:40]}”", f"Use {', '.join(_OVERRIDES)} or h_nose.")
+    for name, number in (overrides or {}).items():
+        if name not in POSSIBLE:
+            raise refuse("physics", f"there is no constant “{name[:40]}”", f"Use {', '.join(POSSIBLE)} or h_nose.")
+        low, high = POSSIBLE[name]
+        if not low <= number <= high:
+            raise refuse(f"physics {name}", f"{number:.6g} is out of range", f"Use {low} to {high}.")
     return base._replace(**(overrides or {}))
 
 

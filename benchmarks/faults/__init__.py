@@ -1,0 +1,1 @@
+"""What goes wrong: odd inputs, dying processes, crowds. Bounded scripts that count, and keep their figures."""

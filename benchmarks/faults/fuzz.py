@@ -1,0 +1,309 @@
+"""A hundred thousand odd inputs over API, files and command line: no traceback, no 5xx, nothing that hangs.
+
+Run by `./partita bench faults.fuzz`, as a test of Django's runner so that it has a database. PARTITA_FUZZ names another
+number, PARTITA_FUZZ_SEED another beginning. Fails when anything is found, and keeps its figures in
+`benchmarks/results/faults-fuzz.json`.
+"""
+
+import contextlib
+import io
+import json
+import os
+import random
+import re
+import signal
+import sys
+import time
+import traceback
+from collections import Counter
+from collections.abc import Callable, Iterator
+from functools import partial
+from pathlib import Path
+from tempfile import TemporaryDirectory
+from typing import Any
+from unittest import mock
+from urllib.parse import quote
+
+from django.contrib.auth.models import User
+from django.core.files.uploadedfile import SimpleUploadedFile
+from django.core.management import call_command
+from django.test import Client, TestCase
+
+from benchmarks.faults.oddities import as_text, broken, broken_text, example, odd_value
+from benchmarks.figures import keep
+from config.api import api
+from layouts import demo
+from partita.cli.main import main
+from partita.errors import Refused
+from partita.files import layout_file
+from partita.files.attempts_file import read_attempts
+from partita.files.decisions_file import read_decisions
+from partita.files.drill_file import parse_drill, write_drill
+from partita.files.locate import finite_json
+from partita.files.players_file import read_players
+from partita.files.practice_file import parse_practice
+from partita.files.racks_file import read_racks
+from partita.files.readings import read_readings
+from partita.files.record_file import read_record
+from partita.files.tries_file import read_tries, write_tries
+from partita.kicks.tries import Try
+from partita.practice.drills.catalogue import DRILLS
+from partita.table.spec import TableSpec
+from profiles.services import file_of
+from records import files as records
+from records.filters import Filters
+
+COUNT = int(os.environ.get("PARTITA_FUZZ", "100000"))
+SEED = int(os.environ.get("PARTITA_FUZZ_SEED", "1"))
+_HANG_S = 10
+_MOST_TOLD = 25
+_DOCUMENT = demo.document({"cue": [2, 1], "8": [5, 3], "9": [6, 2]}, {"shooter": "me"})
+_STROKE = {"aim_deg": 20.0, "speed_mps": 2.0, "side": 0.1, "height": -0.2, "elevation_deg": 0.0}
+_READINGS = {
+    "table": "pool-9ft", "rolls": [{"length_m": 2.0, "seconds": 4.0}],
+    "lags": [{"first_length_s": 1.2, "lengths": 4.0}],
+    "stops": [{"distance_m": 1.0, "seconds": 1.0, "depth": 0.3}], "mouths": [{"pocket": "corner", "width_mm": 115.0}],
+}  # fmt: skip
+
+
+class HangError(BaseException):
+    """It took longer than it may; no handler of errors takes it for one."""
+
+
+@contextlib.contextmanager
+def _in_time() -> Iterator[None]:
+    def late(number: int, frame: object) -> None:
+        raise HangError(f"longer than {_HANG_S} s")
+
+    before = signal.signal(signal.SIGALRM, late)
+    signal.alarm(_HANG_S)
+    try:
+        yield
+    finally:
+        signal.alarm(0)
+        signal.signal(signal.SIGALRM, before)
+
+
+class Fuzz(TestCase):
+    """The whole run; its finds are told with what brought them about."""
+
+    def setUp(self) -> None:
+        """The demo's data, and an account that may lose all of it."""
+        call_command("prepare", demo=True)
+        self.owner = User.objects.get(username=demo.USER)
+        self.chance, self.finds, self.slowest = random.Random(SEED), Counter[str](), (0.0, "")
+        self.examples: dict[str, str] = {}
+
+    def test_nothing_breaks(self) -> None:
+        """40 in a hundred over the API, 40 as files, 20 over the command line."""
+        figures: dict[str, Any] = {"inputs": COUNT, "seed": SEED}
+        for name, share, one in (
+            ("files", 0.4, self.files()), ("command line", 0.2, self.command_line()), ("api", 0.4, self.addresses()),
+        ):  # fmt: skip
+            began, ends = time.monotonic(), Counter[str]()
+            for _ in range(round(COUNT * share)):
+                ends[self.tried(name, one)] += 1
+            figures[name] = {"seconds": round(time.monotonic() - began), "ends": dict(sorted(ends.items()))}
+        figures |= {
+            "found": sum(self.finds.values()),
+            "slowest_s": round(self.slowest[0], 2),
+            "slowest": self.slowest[1],
+        }
+        for find, count in self.finds.most_common(_MOST_TOLD):
+            print(f"{count} times: {find}\n    {self.examples[find]!r}", file=sys.stderr)
+        keep("faults-fuzz", figures)
+        self.assertEqual(sum(self.finds.values()), 0)
+
+    def tried(self, name: str, one: Callable[[], str]) -> str:
+        """One input: how it ended. What should not be is counted with the line it came from."""
+        began, self.trying = time.monotonic(), name
+        try:
+            with _in_time():
+                end = one()
+        except (Exception, HangError) as error:
+            where = traceback.extract_tb(error.__traceback__)[-1]
+            end = type(error).__name__
+            find = f"{name}: {end}: {str(error)[:140]} at {where.filename[-40:]}:{where.lineno}"
+            self.finds[find] += 1
+            self.examples.setdefault(find, self.trying)
+        seconds = time.monotonic() - began
+        if seconds > self.slowest[0]:
+            self.slowest = (seconds, self.trying[:200])
+        return end
+
+    def files(self) -> Callable[[], str]:
+        """Every file that is read, broken as a document or as a text."""
+        chance, table = self.chance, TableSpec()
+        season = json.loads(demo.SEASON.read_text("utf-8"))
+        season = season | {"matches": season["matches"][:1]}
+        weeks = json.loads(demo.PRACTICE.read_text("utf-8"))
+        weeks |= {name: weeks[name][:2] for name in ("sittings", "rounds", "drills")}
+        attempts = "\n".join(
+            (demo.SEASON.parents[1] / "layouts" / "demo_attempts.csv").read_text("utf-8").split("\n")[:12]
+        )
+        tries = write_tries([Try("mirror", (1.0, 0.6), ("near-long", "far-long"), 3.0, 5.0)], table)
+        decisions = "\n".join(records.decisions_csv(self.owner, Filters()).split("\n")[:8])
+        racks = "\n".join(records.racks_csv(self.owner, Filters()).split("\n")[:12])
+        drill_of = partial(parse_drill, table=table)
+        documents: list[tuple[str, Any, Callable[[str], object]]] = [
+            *(("layout", document, layout_file.parse) for document in self.layouts()),
+            ("record", season, read_record), ("practice", weeks, parse_practice),
+            ("players", json.loads(file_of(self.owner)), read_players),
+            ("readings", _READINGS, lambda text: read_readings(finite_json(text))),
+            *(("drill", json.loads(write_drill(one)), drill_of) for one in DRILLS.values()),
+        ]  # fmt: skip
+        texts: list[tuple[str, str, Callable[[str], object]]] = [
+            ("attempts", attempts, read_attempts), ("tries", tries, lambda text: read_tries(text, table)),
+            ("decisions", decisions, read_decisions), ("racks", racks, read_racks),
+        ]  # fmt: skip
+        for name, text, read in [*((n, json.dumps(d), r) for n, d, r in documents), *texts]:
+            read(text)  # a good one is taken: what is broken below is broken by us
+            del name
+
+        def one() -> str:
+            if chance.random() < 0.6:
+                name, document, read = chance.choice(documents)
+                text = as_text(broken(document, chance), chance)
+            else:
+                name, text, read = chance.choice(texts)
+                text = broken_text(text, chance)
+            # A file is bytes: halves of letters come into it by JSON's escapes only.
+            text = str(text.encode("utf-8", "replace"), "utf-8")
+            self.trying = f"{name}: {text[:300]}"
+            return self.read(read, text)
+
+        return one
+
+    def read(self, read: Callable[[str], object], text: str) -> str:
+        """Taken or refused."""
+        try:
+            read(text)
+        except Refused as refused:
+            str(refused).encode()
+            return "refused"
+        return "taken"
+
+    def layouts(self) -> list[Any]:
+        """The demo's layouts as documents, and one with strokes and a table of its own."""
+        found = [demo.document(places, situation) for _, places, situation in demo.LAYOUTS]
+        own = {**_DOCUMENT, "strokes": [{"name": "mine", **_STROKE}], "table": {"base": "pool-8ft", "mu_s": 0.2}}
+        return [*found, own]
+
+    def command_line(self) -> Callable[[], str]:
+        """Every command that answers at once, with odd files and odd options."""
+        chance, folder = self.chance, Path(self.enterContext(TemporaryDirectory()))
+        layouts = self.layouts()
+        request = {"layout": {key: _DOCUMENT[key] for key in ("balls",)}, "stroke": _STROKE, "physics": {"mu_s": 0.2}}
+        numbers = ("-1", "0", "1e9", "9" * 30, "nan", "", "x", "-0", "2147483648", "0x1", "1_0")
+        options = {
+            "simulate": ("--lines", "--table"), "options": ("--hand", "left", "--table"),
+            "weigh": ("--seed", "--samples", "--seconds", "--race-to", "--score", "--me", "--them"),
+            "runout": ("--goal", "--order", "--pocket", "--me"),
+            "kick": ("--target", "--cushions", "--samples", "--seed"),
+            "playout": ("--racks", "--seed", "--stroke", "--top"), "sheet": ("--out", "--units", "--title"),
+            "measure": ("--on", "--near", "--hand"), "record": ("--player",), "table-fit": ("--tries",),
+        }  # fmt: skip
+
+        def one() -> str:
+            command = chance.choice(list(options))
+            source = (
+                request if command == "simulate" else (_READINGS if command == "table-fit" else chance.choice(layouts))
+            )
+            document = broken(source, chance) if chance.random() < 0.8 else source
+            text = as_text(document, chance)
+            file = folder / "given.json"
+            file.write_bytes(text.encode("utf-8", "surrogatepass"))
+            given = [command] if command == "simulate" else [command, chance.choice((str(file), "-", "missing.json"))]
+            for _ in range(chance.choice((0, 0, 1, 2, 3))):
+                given.append(chance.choice(options[command]))
+                if chance.random() < 0.7:
+                    given.append(
+                        str(chance.choice((*numbers, odd_value(chance), str(folder / "out.pdf"), "5=foot-far")))
+                    )
+            # What is taken must not keep the run for minutes: a good question is a question for the other tests.
+            if document is source and command not in ("simulate", "options", "sheet"):
+                given.append("--samples=-5" if command in ("weigh", "kick") else "--no-such-option")
+            self.trying = " ".join(given)[:200] + " " + text[:300]
+            return self.called(given, text)
+
+        return one
+
+    def called(self, given: list[str], text: str) -> str:
+        """How a command ended: its status."""
+        out, err = io.StringIO(), io.StringIO()
+        with (
+            contextlib.redirect_stdout(out),
+            contextlib.redirect_stderr(err),
+            mock.patch("sys.stdin", io.StringIO(text)),
+        ):
+            try:
+                return f"status {main(given)}"
+            except SystemExit as end:
+                return f"status {end.code}"
+
+    def addresses(self) -> Callable[[], str]:
+        """Every address of the API, its body made by its description, most of them broken somewhere."""
+        chance, description = self.chance, json.loads(json.dumps(api.get_openapi_schema(), default=str))
+        operations = [
+            (path, method, operation)
+            for path, methods in description["paths"].items() for method, operation in methods.items()
+            if path != "/api/account/delete"
+        ]  # fmt: skip
+        client = Client(raise_request_exception=True)
+        client.force_login(self.owner)
+        for name in ("studies.tasks.weigh_study", "runouts.tasks.work_out_run_out", "kicks.tasks.find_kick_ways"):
+            self.enterContext(mock.patch(f"{name}.defer"))
+
+        def one() -> str:
+            path, method, operation = chance.choice(operations)
+            keys = ["1", "2", "7", "0", "-1", "9" * 25, "x", "%00", "1.5"] if chance.random() < 0.3 else ["1", "2", "3"]
+            address = re.sub(r"{\w+}", lambda match: chance.choice(keys), path)
+            asked = [one["name"] for one in operation.get("parameters", []) if one["in"] == "query"]
+            query = {name: odd_value(chance) for name in asked if chance.random() < 0.4}
+            address += "?" + "&".join(
+                f"{name}={quote(str(value), errors='replace')[:400]}" for name, value in query.items()
+            )
+            body = self.body(operation, description)
+            self.trying = f"{method} {address} {str(body)[:300]}"
+            status = self.sent(client, method, address, body)
+            if status == 401 or path in ("/api/session", "/api/accounts", "/api/account/password"):
+                client.force_login(self.owner)
+            return f"status {status}"
+
+        return one
+
+    def body(self, operation: Any, description: Any) -> tuple[str, Any] | None:
+        """(kind, content) of a request."""
+        chance = self.chance
+        kinds = operation.get("requestBody", {}).get("content", {})
+        if not kinds:
+            return None
+        kind, part = next(iter(kinds.items()))
+        if kind != "application/json":
+            return kind, {
+                "file": SimpleUploadedFile(
+                    "f.json", broken_text(json.dumps(_DOCUMENT), chance).encode("utf-8", "replace")
+                )
+            }
+        content = example(part["schema"], description, chance)
+        if isinstance(content, dict):
+            for name, good in (("document", _DOCUMENT), ("stroke", _STROKE), ("me", "league"), ("them", "league"),
+                               ("samples", 100), ("table", "pool-9ft")):  # fmt: skip
+                if name in content:
+                    content[name] = good
+        return kind, as_text(broken(content, chance) if chance.random() < 0.85 else content, chance)
+
+    def sent(self, client: Client, method: str, address: str, body: tuple[str, Any] | None) -> int:
+        """The status of an answer, which must be no 5xx and have the one shape where it refuses."""
+        if body is None:
+            answer = getattr(client, method)(address)
+        elif body[0] == "application/json":
+            content = body[1].encode("utf-8", "surrogatepass")
+            answer = getattr(client, method)(address, data=content, content_type="application/json")
+        else:
+            answer = client.post(address, body[1])
+        if answer.status_code >= 500:
+            raise AssertionError(f"{method} {re.sub('[0-9]+', 'N', address.split('?')[0])}: {answer.status_code}")
+        if answer.status_code >= 400:
+            assert answer.json()["errors"][0]["what"]
+        return int(answer.status_code)
