@@ -12,6 +12,7 @@ from django.contrib.auth.models import User
 from django.db import transaction
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
+from config.quotas import KEPT_STUDIES, LAYOUTS, TABLES, check_room
 from kicks import trying
 from kicks.models import KickTry
 from layouts.models import Layout
@@ -211,6 +212,7 @@ def _table(owner: User, part: TablePart) -> bool:
     if TableProfile.objects.filter(owner=owner, name=part.name).exists():
         return False
     read_table(part.document)
+    check_room(TableProfile.objects.filter(owner=owner), TABLES)
     table = TableProfile.objects.create(owner=owner, name=part.name, document=part.document)
     for one in part.readings:
         measuring.add(table, one.kind, one.values, one.token)
@@ -267,6 +269,7 @@ def _layout(owner: User, part: LayoutPart) -> bool:
     document = checked(part.document)
     if Layout.objects.filter(owner=owner, name=part.name, document=document).exists():
         return False
+    check_room(Layout.objects.filter(owner=owner), LAYOUTS)
     Layout.objects.create(owner=owner, name=part.name, document=document)
     return True
 
@@ -275,6 +278,7 @@ def _study(owner: User, part: StudyPart) -> bool:
     if Study.objects.filter(owner=owner, name=part.name, kept=True, question=part.question).exists():
         return False
     checked(part.question.get("document", {}))
+    check_room(Study.objects.filter(owner=owner, kept=True), KEPT_STUDIES)
     Study.objects.create(
         owner=owner, name=part.name, kept=True, question=part.question, document=part.document,
         status=Study.Status.DONE, progress=1.0,

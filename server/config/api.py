@@ -11,7 +11,7 @@ from ninja.errors import AuthenticationError, HttpError, ValidationError
 from ninja.security import django_auth
 
 from config.border import OnceReadParser, problems_out, refusal, refused_of
-from config.busy import BusyError
+from config.busy import BusyError, ChangedMeanwhileError
 from partita.errors import Problem, Refused
 from work.readiness import NotReadyError
 
@@ -103,6 +103,11 @@ def _not_ready(request: HttpRequest, error: NotReadyError) -> HttpResponse:
     answer = _respond(request, 503, Problem("", str(error).rstrip("."), "This goes on by itself in a moment."))
     answer["Retry-After"] = "1"
     return answer
+
+
+@api.exception_handler(ChangedMeanwhileError)
+def _changed(request: HttpRequest, error: ChangedMeanwhileError) -> HttpResponse:
+    return _respond(request, 409, error.problem)
 
 
 api.add_router("", "accounts.api.router")

@@ -1,4 +1,4 @@
-"""Too much at once: what is refused for now, and may be asked again."""
+"""What is refused for now: too much at once, or what somebody else has changed meanwhile."""
 
 from partita.errors import Problem
 
@@ -9,3 +9,11 @@ class BusyError(Exception):
     def __init__(self, where: str, what: str, accepted: str, again_s: int = 60) -> None:
         super().__init__(what)
         self.problem, self.again_s = Problem(where, what, accepted), again_s
+
+
+class ChangedMeanwhileError(Exception):
+    """What is to be saved was saved by another since it was read: 409, and nothing is overwritten."""
+
+    def __init__(self, where: str, what: str, accepted: str) -> None:
+        super().__init__(what)
+        self.problem = Problem(where, what, accepted)

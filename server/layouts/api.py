@@ -5,7 +5,7 @@ from typing import Annotated, Any
 
 from django.http import HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404
-from ninja import Router, Schema
+from ninja import Query, Router, Schema
 from pydantic import Field
 
 from accounts.current import account
@@ -18,6 +18,8 @@ from partita.telling.ring_marks import Units
 from work.readiness import need
 
 router = Router(tags=["layouts"])
+# How many layouts are listed at a time.
+PAGE = 100
 
 
 class LayoutIn(Schema):
@@ -27,10 +29,17 @@ class LayoutIn(Schema):
     document: LayoutDocument
 
 
+class ChangeIn(LayoutIn):
+    """A layout to save again. `revision`: the one it was opened with; without it whatever is there is replaced."""
+
+    revision: int | None = None
+
+
 class LayoutOut(Schema):
-    """A kept layout."""
+    """A kept layout; `revision` counts how often it was saved."""
 
     id: int
+    revision: int
     name: str
     document: LayoutDocument
     updated: datetime
@@ -146,15 +155,15 @@ def import_layout(request: HttpRequest, body: ImportIn) -> dict[str, Any]:
 
 
 @router.get("/layouts", response=list[LayoutOut])
-def layouts(request: HttpRequest) -> Any:
-    """One's own layouts, the latest first."""
-    return Layout.objects.filter(owner=account(request))
+def layouts(request: HttpRequest, page: Annotated[int, Query(ge=0, le=1000)] = 0) -> Any:
+    """One page of one's own layouts, the latest first; the last page is not full."""
+    return Layout.objects.filter(owner=account(request))[page * PAGE : (page + 1) * PAGE]
 
 
 @router.post("/layouts", response=LayoutOut)
 def keep(request: HttpRequest, body: LayoutIn) -> Layout:
     """Keep a layout."""
-    return Layout.objects.create(owner=account(request), name=body.name, document=services.checked(body.document.root))
+    return services.keep(account(request), body.name, body.document.root)
 
 
 @router.get("/layouts/{int:layout_id}", response=LayoutOut)
@@ -164,12 +173,10 @@ def layout(request: HttpRequest, layout_id: int) -> Layout:
 
 
 @router.put("/layouts/{int:layout_id}", response=LayoutOut)
-def change(request: HttpRequest, layout_id: int, body: LayoutIn) -> Layout:
-    """Replace one of one's own layouts."""
+def change(request: HttpRequest, layout_id: int, body: ChangeIn) -> Layout:
+    """Replace one of one's own layouts; 409 where it was saved again since it was opened."""
     found = get_object_or_404(Layout, owner=account(request), pk=layout_id)
-    found.name, found.document = body.name, services.checked(body.document.root)
-    found.save()
-    return found
+    return services.change(found, body.name, body.document.root, body.revision)
 
 
 @router.delete("/layouts/{int:layout_id}", response={204: None})

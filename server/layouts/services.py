@@ -1,9 +1,16 @@
 """Layout documents: checked by the core before they are kept."""
 
+import json
 from typing import Any
 
+from django.db.models import F
+from django.utils import timezone
+
+from config.busy import ChangedMeanwhileError
+from config.quotas import LAYOUTS, check_room
+from layouts.models import Layout
 from partita.files import layout_file
-from partita.files.layout_file import LayoutFile
+from partita.files.layout_file import LayoutFile, check_size
 from partita.games import game_named
 from partita.games.opening import BROKEN, broken, scattered
 from partita.games.snooker import Snooker
@@ -17,9 +24,30 @@ from partita.telling.shot_sheet import shot_sheet
 
 
 def checked(document: dict[str, Any]) -> dict[str, Any]:
-    """The document in its normal form; `Refused` when it is not a possible layout."""
+    """The document in its normal form; `Refused` when it is not a possible layout, or larger than a file may be."""
+    check_size(json.dumps(document, ensure_ascii=False))
     name = document.get("name")
     return layout_file.write(layout_file.read(document), name if isinstance(name, str) else None)
+
+
+def keep(owner: Any, name: str, document: dict[str, Any]) -> Layout:
+    """A new layout under its name."""
+    check_room(Layout.objects.filter(owner=owner), LAYOUTS)
+    return Layout.objects.create(owner=owner, name=name, document=checked(document))
+
+
+def change(layout: Layout, name: str, document: dict[str, Any], revision: int | None) -> Layout:
+    """Replace a layout. Raises `ChangedMeanwhileError` where it has another revision than was opened."""
+    new, rows = checked(document), Layout.objects.filter(pk=layout.pk)
+    if revision is not None:
+        rows = rows.filter(revision=revision)
+    if not rows.update(name=name, document=new, revision=F("revision") + 1, updated=timezone.now()):
+        raise ChangedMeanwhileError(
+            "layout", "it was saved in another window since it was opened here",
+            "Save yours beside it under another name, or open the other one first.",
+        )  # fmt: skip
+    layout.refresh_from_db()
+    return layout
 
 
 def imported(text: str) -> tuple[dict[str, Any], list[str]]:

@@ -9,6 +9,7 @@ from django.db import IntegrityError, transaction
 from django.db.models import Count, Q
 from django.utils import timezone
 
+from config.quotas import ROUNDS, check_room
 from layouts.models import Layout
 from measures.asking import level_now
 from partita.errors import refuse
@@ -77,6 +78,7 @@ def begin(player: PlayerProfile, token: str, game: str, own: bool, limit_s: int 
     if len(positions) < FEWEST:
         words = "Weigh your layouts for the quiz first." if own else "Make the pool anew: docs/practice.md says how."
         raise refuse("round", f"there are only {len(positions)} positions", words)
+    check_room(QuizRound.objects.filter(player__owner=player.owner), ROUNDS)
     met, number = _met(player), QuizRound.objects.filter(player=player).count()
     return QuizRound.objects.create(
         player=player, second=second.player, second_name=second.player.name if second.player else second.name.strip(),

@@ -8,6 +8,7 @@ from typing import Any
 from django.db import transaction
 from django.utils import timezone
 
+from config.quotas import SITTINGS, check_room
 from measures import attempts as measured
 from measures.models import Attempt
 from partita.errors import Problem, Refused, refuse
@@ -56,6 +57,7 @@ def begin(player: PlayerProfile, drill: Drill, table: Any, token: str, partner: 
     known = DrillSitting.objects.filter(player=player, token=token).first()
     if known is not None:
         return known
+    check_room(DrillSitting.objects.filter(player__owner=player.owner), SITTINGS)
     name = partner.player.name if partner.player else partner.name.strip()
     return DrillSitting.objects.create(
         player=player, partner=partner.player, partner_name=name, token=token, drill_key=drill.key,

@@ -7,6 +7,7 @@ from typing import Any
 from django.db import transaction
 
 from config.naming import save_named
+from config.quotas import PLAYERS, check_room
 from partita.errors import Problem, Refused, refuse
 from partita.files.players_file import WrittenPlayer, read_players, write_players
 from partita.games.question import Question
@@ -66,6 +67,8 @@ def save_profile(owner: Any, wanted: Wanted, profile: PlayerProfile | None = Non
     kept.name, kept.level, kept.cue, kept.notes = wanted.name, wanted.level, wanted.cue, wanted.notes
     kept.use_measured = wanted.use_measured
     set_stroke(kept, wanted.own)
+    if profile is None:
+        check_room(PlayerProfile.objects.filter(owner=owner), PLAYERS)
     save_named(kept, wanted.name, "player")
     return kept
 
@@ -111,6 +114,7 @@ def take_in(owner: Any, text: str) -> int:
     ]
     if clashes:
         raise Refused(*clashes[:8])
+    check_room(PlayerProfile.objects.filter(owner=owner), PLAYERS, len(players))
     for one in players:
         model = one.stroke.as_json()
         measured = {name: model[name] for name in _MEASURED} if one.measured else None

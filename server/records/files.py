@@ -7,6 +7,7 @@ from typing import Any
 
 from django.db import transaction
 
+from config.quotas import DECISIONS, MATCHES, check_room
 from partita.errors import Problem, refuse
 from partita.files.decisions_file import read_decisions, write_decisions
 from partita.files.locate import size_of
@@ -130,6 +131,9 @@ def _named(some: Iterable[Any]) -> Iterable[Any]:
 def take(owner: Any, text: str, level: str = "") -> Reading:
     """Take all that is good of a file, in one go."""
     reading = read(owner, text, level)
+    check_room(Match.objects.filter(owner=owner), MATCHES, len(reading.matches))
+    count = sum(len(rack.decisions) for match in reading.matches for rack in match.racks) + len(reading.decisions)
+    check_room(Decision.objects.filter(owner=owner), DECISIONS, count)
     for name in reading.strangers if level else ():
         save_profile(owner, Wanted(name, level, {}))
     players = {one.name: one for one in PlayerProfile.objects.filter(owner=owner)}

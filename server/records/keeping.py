@@ -8,6 +8,7 @@ from typing import Any
 from django.db import transaction
 from django.utils import timezone
 
+from config.quotas import DECISIONS, check_room
 from measures import attempts
 from measures.attempts import Shot
 from partita.errors import refuse
@@ -57,6 +58,7 @@ def keep(study: Study, place: int, ended: Ended, match: Match | None = None) -> 
         raise refuse("study", "it is not settled yet", "Wait until it is, or weigh again.")
     if not 0 <= place < len(document.options):
         raise refuse("option", f"there is no line {place + 1}", f"Use 1 to {len(document.options)}.")
+    check_room(Decision.objects.filter(owner=study.owner), DECISIONS)
     situation = layout_file.read(asked_of(study)["document"]).situation
     said = said_of(document, place, as_weighed(situation, document))
     decision = _begun(study, document, match)

@@ -6,6 +6,7 @@ from typing import Any
 
 from django.db import transaction
 
+from config.quotas import MATCHES, check_room
 from partita.errors import refuse
 from partita.games import game_named
 from partita.games.match import Match as Race
@@ -39,6 +40,8 @@ class Wanted:
 def save(owner: Any, wanted: Wanted, match: Match | None = None) -> Match:
     """Begin a match, or change one; the chances of a rack are those of both players as they are now."""
     game_named(wanted.game)
+    if match is None:
+        check_room(Match.objects.filter(owner=owner), MATCHES)
     kept = match or Match(owner=owner, token=new_token())
     played = _scores(kept) if match else []
     race = Race(wanted.race_to, i_break=wanted.i_break_first, breaks=wanted.breaks)  # type: ignore[arg-type]

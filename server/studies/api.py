@@ -11,6 +11,7 @@ from pydantic import Field
 from accounts.current import account
 from config.documents import LayoutDocument
 from config.naming import Name
+from config.quotas import KEPT_STUDIES, check_room
 from config.responses import pdf_response
 from layouts.models import Layout
 from partita.games.match import Match
@@ -118,9 +119,9 @@ def ask(request: HttpRequest, body: StudyIn) -> Study:
 
 
 @router.get("/studies", response=list[StudyLine])
-def kept(request: HttpRequest) -> list[dict[str, Any]]:
-    """One's own kept studies, the latest first."""
-    return asking.kept(account(request))
+def kept(request: HttpRequest, page: Annotated[int, Query(ge=0, le=1000)] = 0) -> list[dict[str, Any]]:
+    """One page of one's own kept studies, the latest first; the last page is not full."""
+    return asking.kept(account(request), page)
 
 
 @router.get("/studies/recent", response=list[RecentOut])
@@ -161,6 +162,8 @@ def stop(request: HttpRequest, study_id: int) -> Study:
 def keep(request: HttpRequest, study_id: int, body: KeepIn) -> Study:
     """Keep a study under a name."""
     found = _own(request, study_id)
+    if not found.kept:
+        check_room(Study.objects.filter(owner=account(request), kept=True), KEPT_STUDIES)
     found.name, found.kept, found.layout = body.name, True, _layout(request, body.layout)
     found.save(update_fields=["name", "kept", "layout", "updated"])
     return found

@@ -5,6 +5,7 @@ from typing import Any
 
 from django.db.models import F
 
+from config.quotas import UNKEPT_STUDIES, check_room
 from layouts.models import Layout
 from partita.files import layout_file
 from partita.games.match import Match
@@ -15,6 +16,8 @@ from studies.questions import kept_question
 from studies.tasks import weigh_study
 from work.superseding import asked_anew
 
+# How many kept studies are listed at a time.
+PAGE = 100
 # How many layouts are listed as lately weighed, of how many studies.
 _RECENT, _LOOKED_THROUGH = 8, 40
 
@@ -30,6 +33,7 @@ def ask(
     match: Match | None = None,
 ) -> Study:
     """Check a question, supersede the owner's running ones, and queue it: all of that or nothing."""
+    check_room(Study.objects.filter(owner=owner, kept=False), UNKEPT_STUDIES)
     file = layout_file.read(document)
     players = stroke_model_named(owner, me), stroke_model_named(owner, them)
     request = WeighRequest(file.situation, *players, seed, samples, file.strokes, match)
@@ -49,8 +53,8 @@ def recent(owner: Any) -> list[dict[str, Any]]:
     return list(found.values())[:_RECENT]
 
 
-def kept(owner: Any) -> list[dict[str, Any]]:
-    """The owner's kept studies, the latest first, each with its layout and its first line."""
+def kept(owner: Any, page: int = 0) -> list[dict[str, Any]]:
+    """A page of the owner's kept studies, the latest first, each with its layout and its first line."""
     rows = Study.objects.filter(owner=owner, kept=True).values(
         "id", "name", "created", "layout_id", document_=F("question__document"), best_=F("document__options__0__name"),
         chance_=F("document__options__0__rack_chance__value"),
@@ -58,5 +62,5 @@ def kept(owner: Any) -> list[dict[str, Any]]:
     return [
         {key: row[key] for key in ("id", "name", "created", "layout_id")}
         | {"document": row["document_"], "best": row["best_"] or "", "chance": row["chance_"]}
-        for row in rows[:200]
+        for row in rows[page * PAGE : (page + 1) * PAGE]
     ]

@@ -3,6 +3,7 @@
 from typing import Any
 
 from config.naming import save_named
+from config.quotas import TABLES, check_room
 from partita.errors import refuse
 from partita.files.layout_file import read_table
 from partita.table.geometry import bed_of
@@ -61,5 +62,7 @@ def save(owner: Any, name: str, words: dict[str, str], profile: TableProfile | N
     document = {"name": name, **words, **measured}
     read_table(document)
     kept.name, kept.document = name, document
+    if profile is None:
+        check_room(TableProfile.objects.filter(owner=owner), TABLES)
     save_named(kept, name, "table")
     return kept

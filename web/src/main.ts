@@ -13,3 +13,6 @@ createApp(App)
   .use(router)
   .use(PrimeVue, { theme: { preset: Scorebook, options: { darkModeSelector: '[data-theme=hall]' } } })
   .mount('#app')
+
+// Browsers allow this only where nobody can listen in: by HTTPS, or on the machine itself.
+if ('serviceWorker' in navigator) void navigator.serviceWorker.register('/offline.js').catch(() => undefined)

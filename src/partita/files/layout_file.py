@@ -50,11 +50,18 @@ class LayoutFile:
         return (f"Fields not known to this version were kept: {', '.join(sorted(self.unknown))}.",)
 
 
+def check_size(text: str) -> None:
+    """Raises `Refused` for more than a layout can need."""
+    size = size_of(text)
+    if size > LARGEST_BYTES:
+        raise refuse(
+            "file", f"it has {size // 1024:,} kB, too much for a layout", f"Use at most {LARGEST_BYTES // 1024} kB."
+        )
+
+
 def parse(text: str) -> LayoutFile:
     """Read a layout file. `Refused` names the line, what is wrong and what would be accepted."""
-    if size_of(text) > LARGEST_BYTES:
-        size = size_of(text) // 1024
-        raise refuse("file", f"it has {size:,} kB, too much for a layout", f"Use at most {LARGEST_BYTES // 1024} kB.")
+    check_size(text)
     lines: dict[Path, int] = {}
     try:
         document = finite_json(text, "")

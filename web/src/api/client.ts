@@ -112,10 +112,36 @@ export function useToken(token: string) {
   csrf = token
 }
 
+let signedIn: string | null = null
+/** Who the page takes itself to be signed in as. */
+export function useName(username: string | null) {
+  signedIn = username
+}
+
+/**
+ * Signed in anew in another window, this page's token is no longer the browser's: it learns the new one and asks once
+ * more. Where somebody else signed in there, nothing of this page may reach his account.
+ */
+async function isHealed(): Promise<boolean> {
+  const answer = await fetch('/api/session', { credentials: 'same-origin' })
+  if (!answer.ok) return false
+  const session = (await answer.json()) as { username: string | null; csrf: string }
+  if (signedIn !== null && session.username !== signedIn) return false
+  csrf = session.csrf
+  return session.username !== null
+}
+
 /** While the physics is being made ready, questions for it wait in sight: asked again until they are answered. */
 async function patientFetch(request: Request): Promise<Response> {
+  let healed = false
   for (;;) {
-    const answer = await fetch(request.clone())
+    const asked = request.clone()
+    if (request.method !== 'GET') asked.headers.set('X-CSRFToken', csrf)
+    const answer = await fetch(asked)
+    if (!healed && [401, 403].includes(answer.status) && signedIn !== null) {
+      healed = await isHealed()
+      if (healed) continue
+    }
     const pause = answer.status === 503 ? Number(answer.headers.get('Retry-After')) : 0
     if (!pause) return answer
     await new Promise((wake) => setTimeout(wake, 1000 * pause))
@@ -123,12 +149,6 @@ async function patientFetch(request: Request): Promise<Response> {
 }
 
 export const api = createClient<paths>({ baseUrl: '/', credentials: 'same-origin', fetch: patientFetch })
-api.use({
-  onRequest({ request }) {
-    if (request.method !== 'GET') request.headers.set('X-CSRFToken', csrf)
-    return request
-  },
-})
 
 interface Answer<T> {
   data?: T

@@ -5,6 +5,7 @@ import {
   ballsOf,
   emptyDocument,
   gameHas,
+  isOnATable,
   tableNameOf,
   wholeDocument,
   type LayoutDocument,
@@ -19,6 +20,8 @@ export interface Draft {
   name: string
   id: number | null
   kept: string
+  /** How often it had been saved when it was opened or saved here. */
+  revision?: number | null
 }
 
 export function createBoard() {
@@ -27,6 +30,7 @@ export function createBoard() {
   /** The kept layout that it was opened from or saved as. */
   const id = ref<number | null>(null)
   const kept = ref('')
+  const revision = ref<number | null>(null)
   const selected = ref<string | null>(null)
 
   const scene = computed<Scene>(() => sceneOf(log.value))
@@ -52,30 +56,39 @@ export function createBoard() {
     called: string,
     layoutId: number | null,
     asked?: Pick<Scene, 'me' | 'them' | 'race'>,
+    saved: number | null = null,
   ) {
     const players = asked && { me: asked.me, them: asked.them }
     run({ do: 'load', document: next, ...(asked ? { players, race: asked.race } : {}) } as Command)
     name.value = called
     selected.value = null
-    markKept(layoutId)
+    markKept(layoutId, saved)
   }
-  /** It is as it is kept under that number. */
-  function markKept(layoutId: number | null) {
+  /** It is as it is kept under that number, in that revision. */
+  function markKept(layoutId: number | null, saved: number | null = null) {
     id.value = layoutId
+    revision.value = saved
     kept.value = layoutId === null ? '' : asKept()
   }
   const clear = () => load(emptyDocument(), '', null)
 
-  const draft = (): Draft => ({ log: log.value, name: name.value, id: id.value, kept: kept.value })
+  const draft = (): Draft => ({
+    log: log.value,
+    name: name.value,
+    id: id.value,
+    kept: kept.value,
+    revision: revision.value,
+  })
   function restore(saved: Draft) {
     sceneOf(saved.log)
     log.value = saved.log
     name.value = saved.name
     id.value = saved.id
     kept.value = saved.kept
+    revision.value = saved.revision ?? null
   }
   return {
-    scene, document, tableName, missing, name, id, selected, isKept, canUndo, canRedo,
+    scene, document, tableName, missing, name, id, revision, selected, isKept, canUndo, canRedo,
     has, run, place, undo, redo, load, clear, markKept, draft, restore,
   } // prettier-ignore
 }
@@ -88,9 +101,15 @@ interface EarlierDraft {
   id: number | null
   kept: string
 }
-/** A draft as it was kept, whichever version kept it. */
+/** A draft as it was kept, whichever version kept it. Throws when it cannot be what lies on a board. */
 export function readDraft(text: string): Draft {
-  const found = JSON.parse(text) as Draft | EarlierDraft
+  const draft = asDraft(JSON.parse(text) as Draft | EarlierDraft)
+  const { document, me, them } = sceneOf(draft.log)
+  if (!isOnATable(document) || ![me, them, draft.name].every((word) => typeof word === 'string'))
+    throw new Error('this is no draft of a board')
+  return draft
+}
+function asDraft(found: Draft | EarlierDraft): Draft {
   if ('log' in found) return found
   const { scene, ...rest } = found
   const begin = { ...scene, race: scene.race ?? null, document: wholeDocument(scene.document) }

@@ -93,4 +93,16 @@ export function wholeDocument(given: Document): LayoutDocument {
   if (typeof hand === 'boolean') situation.ball_in_hand = hand ? 'anywhere' : 'none'
   return { ...plain, ...copied(given), situation } as unknown as LayoutDocument
 }
+/** Whether it can be drawn and asked about: a known game, each ball at a place, a table, a situation. */
+export function isOnATable(document: LayoutDocument): boolean {
+  const { balls, game, table, situation } = document
+  const isPlace = (at: unknown) => Array.isArray(at) && at.length === 2 && at.every(Number.isFinite)
+  return (
+    GAMES.some(({ key }) => key === game) &&
+    Object.values(balls).every(isPlace) &&
+    (typeof table === 'string' || (typeof table === 'object' && table !== null)) &&
+    typeof situation === 'object' &&
+    situation !== null
+  )
+}
 export const copied = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T

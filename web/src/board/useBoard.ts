@@ -1,7 +1,8 @@
 /** The board that Table, Run-out and Kicks share, kept in this browser; components take whichever board is provided. */
 import { defineStore } from 'pinia'
-import { inject, provide, watch, type InjectionKey } from 'vue'
+import { inject, provide, ref, watch, type InjectionKey } from 'vue'
 import { answered, api } from '@/api/client'
+import { readKept } from '@/stores/kept'
 import { useSession } from '@/stores/session'
 import { createBoard, readDraft } from './board'
 
@@ -11,34 +12,41 @@ const draftKey = () => `partita-draft-${useSession().username ?? ''}`
 export const useSharedBoard = defineStore('board', () => {
   const board = createBoard()
 
+  /** True after a draft that could not be read. */
+  const wasSetAside = ref(false)
   /** What was last on it in this browser; false when there is nothing. */
   function restoreDraft(): boolean {
-    const draft = localStorage.getItem(draftKey())
-    if (!draft) return false
-    try {
-      board.restore(readDraft(draft))
-      return true
-    } catch {
-      localStorage.removeItem(draftKey())
-      return false
-    }
+    const { found, setAside } = readKept(draftKey(), readDraft)
+    wasSetAside.value = setAside
+    if (found) board.restore(found)
+    return !!found
   }
   watch([board.scene, board.name, board.id, board.isKept], () =>
     localStorage.setItem(draftKey(), JSON.stringify(board.draft())),
   )
-  /** Keep the layout under its name. */
+  /** Keep the layout under its name. Refused with status 409 when another window has saved it since. */
   async function save() {
-    const body = { name: board.name.value.trim() || 'Untitled layout', document: board.document.value }
     const { value: id } = board.id
+    const body = {
+      name: board.name.value.trim() || 'Untitled layout',
+      document: board.document.value,
+      revision: board.revision.value,
+    }
     const layout = await answered(
       id === null
         ? api.POST('/api/layouts', { body })
         : api.PUT('/api/layouts/{layout_id}', { params: { path: { layout_id: id } }, body }),
     )
     board.name.value = layout.name
-    board.markKept(layout.id)
+    board.markKept(layout.id, layout.revision)
   }
-  return { ...board, restoreDraft, save }
+  /** Keep it beside the one that another window has saved, as one of its own. */
+  async function saveBeside() {
+    board.markKept(null)
+    board.name.value = `${board.name.value.trim() || 'Untitled layout'} (this window)`.slice(0, 80)
+    await save()
+  }
+  return { ...board, wasSetAside, restoreDraft, save, saveBeside }
 })
 export type SharedBoard = ReturnType<typeof useSharedBoard>
 

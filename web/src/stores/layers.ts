@@ -1,6 +1,7 @@
 /** The layers of a drawing that can be shown or hidden, each with its key and what it shows. */
 import { defineStore } from 'pinia'
 import { ref, watch } from 'vue'
+import { readKept } from './kept'
 
 export const LAYERS = [
   {
@@ -33,7 +34,7 @@ export const useLayers = defineStore('layers', () => {
     scratches: true,
     positions: false,
     hand: true,
-    ...(JSON.parse(localStorage.getItem(KEPT) ?? '{}') as Partial<Record<Layer, boolean>>),
+    ...readKept(KEPT, (text) => JSON.parse(text) as Partial<Record<Layer, boolean>>).found,
   })
   const turn = (layer: Layer) => (shown.value[layer] = !shown.value[layer])
   watch(shown, (now) => localStorage.setItem(KEPT, JSON.stringify(now)), { deep: true })

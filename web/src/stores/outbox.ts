@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { answered, api, RefusedError, type AttemptIn, type DrillAttemptIn, type Problem } from '@/api/client'
+import { readKept } from './kept'
 import { useSession } from './session'
 
 /** Something that is to reach the server: an attempt at a station or a drill, or that one is taken back. */
@@ -9,6 +10,12 @@ type Entry =
   | { do: 'take back'; player: number; sitting: number; token: string }
   | { do: 'drill'; sitting: number; day: string; attempt: DrillAttemptIn }
   | { do: 'take drill back'; sitting: number; token: string }
+function readEntries(text: string): Entry[] {
+  const found = JSON.parse(text) as Entry[]
+  if (!Array.isArray(found) || !found.every((one) => typeof one.do === 'string'))
+    throw new Error('these are no entries')
+  return found
+}
 const RETRY_MS = 3000
 /** Attempts of one request, within what the server takes. */
 const MOST_AT_ONCE = 200
@@ -109,7 +116,7 @@ export const useOutbox = defineStore('outbox', () => {
   watch(
     place,
     (now) => {
-      entries.value = JSON.parse(localStorage.getItem(now) ?? '[]') as Entry[]
+      entries.value = readKept(now, readEntries).found ?? []
       if (entries.value.length) void send()
     },
     { immediate: true },

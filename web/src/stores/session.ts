@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef, watch } from 'vue'
-import { answered, api, useToken, type Player, type Table, type TableChoice } from '@/api/client'
+import { answered, api, useName, useToken, type Player, type Table, type TableChoice } from '@/api/client'
 import type { BoardTable } from '@/board/document'
 import { sameThing } from '@/board/same'
 
@@ -21,6 +21,7 @@ export const useSession = defineStore('session', () => {
   async function took(session: { username?: string | null; csrf: string }) {
     useToken(session.csrf)
     username.value = session.username ?? null
+    useName(username.value)
     if (username.value) await Promise.all([loadTables(), loadPlayers()])
     known.value = true
   }
@@ -29,6 +30,8 @@ export const useSession = defineStore('session', () => {
     took(await answered(api.POST('/api/session', { body: { username: name, password } })))
   const register = async (name: string, password: string) =>
     took(await answered(api.POST('/api/accounts', { body: { username: name, password } })))
+  const changePassword = async (old: string, fresh: string) =>
+    took(await answered(api.POST('/api/account/password', { body: { old, new: fresh } })))
   const signOut = async () => took(await answered(api.DELETE('/api/session')))
 
   /** The list's table that a layout's table is, if it is one of them. */
@@ -50,7 +53,7 @@ export const useSession = defineStore('session', () => {
   watch(units, (now) => localStorage.setItem(UNITS, now))
 
   return {
-    units, username, known, tables, players, open, signIn, register, signOut, loadPlayers, loadTables,
+    units, username, known, tables, players, open, signIn, register, changePassword, signOut, loadPlayers, loadTables,
     choiceOf, geometryOf, learnGeometry,
   } // prettier-ignore
 })

@@ -1,24 +1,20 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { useRouter } from 'vue-router'
-import { answered, api, sentence, type BroughtBack, type RecordReading } from '@/api/client'
+import { answered, api, sentence, type RecordReading } from '@/api/client'
 import { useGuarded } from '@/api/guarded'
 import { upload } from '@/api/upload'
 import ProblemList from '@/frame/ProblemList.vue'
 import { useSession } from '@/stores/session'
 import { fileOf, type Filters } from './filters'
 
-/** The record as files, out and in; everything of one's own as one file; and the end of an account. */
+/** The record as files, out and in. */
 const props = defineProps<{ filters: Filters }>()
 const emit = defineEmits<{ taken: [] }>()
 const session = useSession()
-const router = useRouter()
 const { problems, guarded } = useGuarded()
 const field = ref<HTMLInputElement | null>(null)
-const whole = ref<HTMLInputElement | null>(null)
 const file = ref<File | null>(null)
 const reading = ref<RecordReading | null>(null)
-const brought = ref<BroughtBack | null>(null)
 const taken = ref('')
 const level = ref('')
 const levels = computed(() => session.players.filter((player) => !player.own))
@@ -47,40 +43,6 @@ const take = () =>
     await session.loadPlayers()
     emit('taken')
   })
-const bringBack = () =>
-  guarded(async () => {
-    const chosen = whole.value?.files?.[0]
-    if (whole.value) whole.value.value = ''
-    if (!chosen) return
-    brought.value = await answered(api.POST('/api/account/file', upload(chosen)))
-    await Promise.all([session.loadPlayers(), session.loadTables()])
-    emit('taken')
-  })
-const leaving = ref(false)
-const password = ref('')
-const leave = () =>
-  guarded(async () => {
-    await answered(api.POST('/api/account/delete', { body: { password: password.value } }))
-    await router.push('/')
-    window.location.assign('/')
-  })
-const PARTS: [keyof BroughtBack, string][] = [
-  ['players', 'players'],
-  ['tables', 'tables'],
-  ['attempts', 'attempts'],
-  ['layouts', 'layouts'],
-  ['studies', 'studies'],
-  ['matches', 'matches'],
-  ['decisions', 'decisions of no match'],
-  ['sittings', 'sittings at drills'],
-  ['rounds', 'rounds of the quiz'],
-]
-const broughtWords = computed(() => {
-  const back = brought.value
-  if (!back) return ''
-  const parts = PARTS.filter(([key]) => back[key]).map(([key, name]) => `${back[key]} ${name}`)
-  return parts.length ? `Brought back: ${parts.join(', ')}.` : 'All of it was here already.'
-})
 </script>
 
 <template>
@@ -142,35 +104,6 @@ const broughtWords = computed(() => {
         <button type="button" @click="reading = null">Leave it</button>
       </p>
     </div>
-    <h3>Everything of mine</h3>
-    <p>
-      <a class="link" href="/api/account/file" download>Take everything away as one file</a>
-      <span class="muted"> players, tables, attempts, layouts, kept studies, tries, the record.</span>
-    </p>
-    <p>
-      <button type="button" @click="whole?.click()">Bring such a file back</button>
-      <input
-        ref="whole"
-        type="file"
-        accept=".json,application/json"
-        class="visually-hidden"
-        tabindex="-1"
-        aria-label="A file of an account"
-        @change="bringBack"
-      />
-      <span v-if="broughtWords" role="status"> {{ broughtWords }}</span>
-    </p>
-    <p v-if="!leaving">
-      <button type="button" class="goodbye" @click="leaving = true">Delete my account …</button>
-    </p>
-    <form v-else class="choices" aria-label="Delete my account" @submit.prevent="leave">
-      <p>All that {{ session.username }} has here goes for good. Take it away as a file first.</p>
-      <label
-        >Password <input v-model="password" type="password" autocomplete="current-password" maxlength="200"
-      /></label>
-      <button type="submit" class="goodbye" :disabled="!password">Delete for good</button>
-      <button type="button" @click="leaving = false">Keep it</button>
-    </form>
   </section>
 </template>
 
@@ -190,8 +123,7 @@ ul {
   margin: 0;
   padding-left: 18px;
 }
-.wrong,
-.goodbye {
+.wrong {
   color: var(--foul);
 }
 </style>

@@ -13,6 +13,7 @@ import { useMatch } from '@/stores/match'
 import { useRecord } from '@/stores/record'
 import { useSession } from '@/stores/session'
 import DecisionList from './DecisionList.vue'
+import AccountCard from './AccountCard.vue'
 import FilesCard from './FilesCard.vue'
 import FilterBar from './FilterBar.vue'
 import { asked, filtersOf, type Filters } from './filters'
@@ -191,6 +192,7 @@ usePlaceMemory()
         </ul>
       </details>
       <FilesCard :filters="record.filters" @taken="record.load" />
+      <AccountCard @taken="record.load" />
     </template>
     <p v-else-if="!record.problems.length" class="muted">Opening the record …</p>
   </main>

@@ -31,16 +31,29 @@ const shown = computed(() => {
   return KINDS.map((kind) => ({ ...kind, entries: matching.filter((entry) => entry.kind === kind.kind) }))
 })
 
+/** As many as the server lists at a time. */
+const PAGE = 100
+const pages = ref(1)
+const isMore = ref(false)
+const paged = async <T,>(ask: (page: number) => Promise<T[]>) =>
+  (await Promise.all(Array.from({ length: pages.value }, (_, page) => ask(page)))).flat()
 const look = () =>
   guarded(async () => {
-    entries.value = entriesOf(
-      ...(await Promise.all([
-        answered(api.GET('/api/layouts')),
-        answered(api.GET('/api/studies')),
-        answered(api.GET('/api/studies/recent')),
-      ])),
-    )
+    const [layouts, studies, recent] = await Promise.all([
+      paged((page) => answered(api.GET('/api/layouts', { params: { query: { page } } }))),
+      paged((page) => answered(api.GET('/api/studies', { params: { query: { page } } }))),
+      answered(api.GET('/api/studies/recent')),
+    ])
+    isMore.value = [layouts, studies].some(({ length }) => length >= pages.value * PAGE)
+    entries.value = entriesOf(layouts, studies, recent)
   })
+/** Older ones too; whoever searches wants to find what is on any page. */
+async function older() {
+  pages.value += 1
+  await look()
+  if (isMore.value && (words.value || game.value)) await older()
+}
+watch([words, game], () => isMore.value && void older())
 function go({ kind, id }: Entry) {
   // The same address again must open it again: what is on the table may have changed since.
   board.markKept(null)
@@ -110,6 +123,7 @@ watch(
         />
       </ul>
     </template>
+    <Button v-if="isMore" label="Older ones" variant="text" size="small" @click="older" />
   </Dialog>
 </template>
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed, onMounted, onUnmounted, ref } from 'vue'
+import type { Problem } from '@/api/client'
 import { useGuarded } from '@/api/guarded'
 import BoardTable from '@/board/BoardTable.vue'
 import { isInHand, type Place } from '@/board/document'
@@ -29,6 +30,7 @@ import LedgerSheet from './LedgerSheet.vue'
 import LineActs from './LineActs.vue'
 import PlayedLine from './PlayedLine.vue'
 import PrintSheet from './PrintSheet.vue'
+import SavedElsewhere from './SavedElsewhere.vue'
 import LibraryDialog from './LibraryDialog.vue'
 import TableActs from './TableActs.vue'
 import { useAddress } from './useAddress'
@@ -54,8 +56,18 @@ const ledger = ref<InstanceType<typeof LedgerSheet> | null>(null)
 
 const { problems, guarded } = useGuarded()
 const { problems: misheard, say, rack } = useSaying()
-const { opened, save } = useAddress(guarded)
-const all = computed(() => [...problems.value, ...misheard.value, ...study.problems])
+const { opened, save, conflict, saveBeside, openOther } = useAddress(guarded)
+const SET_ASIDE: Problem = {
+  where: '',
+  what: 'What this browser kept of your table could not be read',
+  accepted: 'It was set aside; the layouts you saved are in the library.',
+}
+const all = computed(() => [
+  ...problems.value,
+  ...misheard.value,
+  ...study.problems,
+  ...(board.wasSetAside ? [SET_ASIDE] : []),
+])
 /** While a guess is waited for, nothing on the page gives the answer away. */
 const drawing = computed(
   () => own.trial?.drawing ?? (study.stale || own.stroke || guess.waits ? null : study.drawing),
@@ -137,6 +149,7 @@ onUnmounted(() => watcher.disconnect())
           :aim-deg="own.stroke?.aim_deg ?? null"
           @aim="own.set({ aim_deg: $event })"
         />
+        <SavedElsewhere v-if="conflict" @beside="saveBeside" @other="openOther" />
         <div class="under">
           <PlaceLine ref="line" :say="say" />
           <SetupTools @rack="newRack">

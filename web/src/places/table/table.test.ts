@@ -57,7 +57,7 @@ describe('the library', () => {
   const document = { ...scene.document } as unknown as KeptLayout['document']
   const snooker = { ...document, game: 'snooker' } as KeptLayout['document']
   const entries = entriesOf(
-    [{ id: 1, name: 'Rack 4: three from home', document, updated: '2026-01-01' }],
+    [{ id: 1, revision: 1, name: 'Rack 4: three from home', document, updated: '2026-01-01' }],
     [
       {
         id: 2,

@@ -1,6 +1,6 @@
-import { onMounted, watch } from 'vue'
+import { onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { answered, api, type Question } from '@/api/client'
+import { answered, api, RefusedError, type KeptLayout, type Question } from '@/api/client'
 import { wholeDocument, type Race } from '@/board/document'
 import { useSharedBoard } from '@/board/useBoard'
 import { useStudy } from '@/stores/study'
@@ -23,7 +23,7 @@ export function useAddress(guarded: (work: () => Promise<unknown>) => Promise<vo
       if (Number(layoutId) !== board.id) await openLayout(Number(layoutId))
     } else if (first && !board.restoreDraft()) {
       const [latest] = await answered(api.GET('/api/layouts'))
-      if (latest) board.load(wholeDocument(latest.document), latest.name, latest.id)
+      if (latest) show(latest)
     }
   }
   async function openStudy(id: number) {
@@ -38,16 +38,40 @@ export function useAddress(guarded: (work: () => Promise<unknown>) => Promise<vo
   async function openLayout(id: number) {
     const found = await answered(api.GET('/api/layouts/{layout_id}', { params: { path: { layout_id: id } } }))
     study.close()
-    board.load(wholeDocument(found.document), found.name, found.id)
+    show(found)
   }
+  const show = (found: KeptLayout) =>
+    board.load(wholeDocument(found.document), found.name, found.id, undefined, found.revision)
   function raceOf({ match }: Question): Race | null {
     if (!match) return null
     const { race_to = 7, my_racks = 0, their_racks = 0, i_break = true } = match
     return { race_to, my_racks, their_racks, i_break }
   }
-  /** Keep layout and study under addresses of their own. */
+  /** True while what is to be saved was saved by another window since. */
+  const conflict = ref(false)
   async function save() {
-    await board.save()
+    conflict.value = false
+    try {
+      await board.save()
+    } catch (error) {
+      conflict.value = error instanceof RefusedError && error.status === 409
+      if (conflict.value) return
+      throw error
+    }
+    await settle()
+  }
+  const saveBeside = async () => {
+    conflict.value = false
+    await board.saveBeside()
+    await settle()
+  }
+  /** The one that the other window has saved; undo brings back what lay here. */
+  const openOther = async () => {
+    conflict.value = false
+    if (board.id !== null) await openLayout(board.id)
+  }
+  /** Layout and study have addresses of their own. */
+  async function settle() {
     if (study.study && !study.stale) {
       await study.keep(board.name)
       await router.replace({ name: 'study', params: { studyId: study.study.id } })
@@ -58,11 +82,11 @@ export function useAddress(guarded: (work: () => Promise<unknown>) => Promise<vo
 
   let opening = Promise.resolve()
   const isHere = () => route.meta['place'] === 'table'
-  const show = () => {
+  const turnTo = () => {
     if (isHere()) opening = guarded(open)
   }
-  onMounted(show)
-  watch([() => route.name, () => route.params['layoutId'], () => route.params['studyId']], show)
+  onMounted(turnTo)
+  watch([() => route.name, () => route.params['layoutId'], () => route.params['studyId']], turnTo)
   watch(
     () => study.place,
     (place) => {
@@ -70,5 +94,11 @@ export function useAddress(guarded: (work: () => Promise<unknown>) => Promise<vo
     },
   )
   /** What the address names is on the table from then on. */
-  return { opened: () => opening, save: () => guarded(save) }
+  return {
+    opened: () => opening,
+    save: () => guarded(save),
+    conflict,
+    saveBeside: () => guarded(saveBeside),
+    openOther: () => guarded(openOther),
+  }
 }

@@ -1,0 +1,129 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { answered, api, type BroughtBack } from '@/api/client'
+import { useGuarded } from '@/api/guarded'
+import { upload } from '@/api/upload'
+import ProblemList from '@/frame/ProblemList.vue'
+import { useSession } from '@/stores/session'
+
+/** One's account: everything of it as one file, out and in; another password; and its end. */
+const emit = defineEmits<{ taken: [] }>()
+const session = useSession()
+const router = useRouter()
+const { problems, guarded } = useGuarded()
+const whole = ref<HTMLInputElement | null>(null)
+const brought = ref<BroughtBack | null>(null)
+/** What is being done that asks for the password. */
+const doing = ref<'password' | 'leave' | null>(null)
+const password = ref('')
+const fresh = ref('')
+const isChanged = ref(false)
+function begin(what: typeof doing.value) {
+  doing.value = what
+  password.value = fresh.value = ''
+  isChanged.value = false
+  problems.value = []
+}
+const change = () =>
+  guarded(async () => {
+    await session.changePassword(password.value, fresh.value)
+    begin(null)
+    isChanged.value = true
+  })
+const bringBack = () =>
+  guarded(async () => {
+    const chosen = whole.value?.files?.[0]
+    if (whole.value) whole.value.value = ''
+    if (!chosen) return
+    brought.value = await answered(api.POST('/api/account/file', upload(chosen)))
+    await Promise.all([session.loadPlayers(), session.loadTables()])
+    emit('taken')
+  })
+const leave = () =>
+  guarded(async () => {
+    await answered(api.POST('/api/account/delete', { body: { password: password.value } }))
+    await router.push('/')
+    window.location.assign('/')
+  })
+const PARTS: [keyof BroughtBack, string][] = [
+  ['players', 'players'],
+  ['tables', 'tables'],
+  ['attempts', 'attempts'],
+  ['layouts', 'layouts'],
+  ['studies', 'studies'],
+  ['matches', 'matches'],
+  ['decisions', 'decisions of no match'],
+  ['sittings', 'sittings at drills'],
+  ['rounds', 'rounds of the quiz'],
+]
+const broughtWords = computed(() => {
+  const back = brought.value
+  if (!back) return ''
+  const parts = PARTS.filter(([key]) => back[key]).map(([key, name]) => `${back[key]} ${name}`)
+  return parts.length ? `Brought back: ${parts.join(', ')}.` : 'All of it was here already.'
+})
+</script>
+
+<template>
+  <section class="sheet" aria-label="My account">
+    <h2>My account</h2>
+    <ProblemList :problems="problems" />
+    <p>
+      <a class="link" href="/api/account/file" download>Take everything away as one file</a>
+      <span class="muted"> players, tables, attempts, layouts, kept studies, tries, the record.</span>
+    </p>
+    <p>
+      <button type="button" @click="whole?.click()">Bring such a file back</button>
+      <input
+        ref="whole"
+        type="file"
+        accept=".json,application/json"
+        class="visually-hidden"
+        tabindex="-1"
+        aria-label="A file of an account"
+        @change="bringBack"
+      />
+      <span v-if="broughtWords" role="status"> {{ broughtWords }}</span>
+    </p>
+    <p v-if="!doing" class="choices">
+      <button type="button" @click="begin('password')">Another password …</button>
+      <button type="button" class="goodbye" @click="begin('leave')">Delete my account …</button>
+      <span v-if="isChanged" role="status">Your password is changed; other devices are signed out.</span>
+    </p>
+    <form
+      v-else-if="doing === 'password'"
+      class="choices"
+      aria-label="Another password"
+      @submit.prevent="change"
+    >
+      <label
+        >Password now
+        <input v-model="password" type="password" autocomplete="current-password" maxlength="200"
+      /></label>
+      <label
+        >New password <input v-model="fresh" type="password" autocomplete="new-password" maxlength="200"
+      /></label>
+      <button type="submit" class="main" :disabled="!password || !fresh">Change it</button>
+      <button type="button" @click="begin(null)">Keep it</button>
+    </form>
+    <form v-else class="choices" aria-label="Delete my account" @submit.prevent="leave">
+      <p>All that {{ session.username }} has here goes for good. Take it away as a file first.</p>
+      <label
+        >Password <input v-model="password" type="password" autocomplete="current-password" maxlength="200"
+      /></label>
+      <button type="submit" class="goodbye" :disabled="!password">Delete for good</button>
+      <button type="button" @click="begin(null)">Keep it</button>
+    </form>
+  </section>
+</template>
+
+<style scoped src="@/design/card.css"></style>
+<style scoped>
+.link {
+  padding: 0;
+}
+.goodbye {
+  color: var(--foul);
+}
+</style>
