@@ -32,7 +32,7 @@ _USAGE = """usage: ./partita start           set this machine up and start with 
 
 
 # They measure the server at work, with a database such as the tests have.
-_WITH_A_DATABASE = ("record.views", "workers", "page", "faults.fuzz")
+_WITH_A_DATABASE = ("record.views", "workers", "page", "faults.fuzz", "faults.load")
 
 
 def _bench() -> int:

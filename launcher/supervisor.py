@@ -47,8 +47,8 @@ def server_environment(database_url: str, state: Path, port: int, served: Servin
 
 
 def worker_command() -> list[str]:
-    """The command line of a worker process."""
-    return [str(PYTHON), "manage.py", "run_worker"]
+    """The command line of a worker process: whoever reads or saves comes before what takes its time anyway."""
+    return ["nice", "-n", "5", str(PYTHON), "manage.py", "run_worker"]
 
 
 class Database:
@@ -105,7 +105,7 @@ def _run(state: Path, served: Serving) -> int:
     env = server_environment(own_url or (cluster.url if cluster else ""), state, served.port, served)
     # The physics compiles behind everything else; the web process and the worker wait for it, not the user.
     physics = Child(
-        ["nice", "-n", "5", str(PYTHON), "-m", "partita.cli", "warm"], env, state / "physics.log", SERVER, once=True
+        ["nice", "-n", "10", str(PYTHON), "-m", "partita.cli", "warm"], env, state / "physics.log", SERVER, once=True
     )
     children = [Child(served.web_command, env, state / "web.log", SERVER)]
     children += [

@@ -9,13 +9,13 @@ from collections.abc import Iterator
 from contextlib import contextmanager
 from datetime import timedelta
 
-from django.db import connections
 from django.db.models import Q
 from django.http import HttpRequest
 from django.utils import timezone
 
 from accounts.models import Try
 from config.busy import BusyError
+from work.at_once import let_go_of_the_database
 
 # The most tries within so long: of one name from one address, of one name, and of one address.
 _MINUTE, _HOUR = timedelta(minutes=1), timedelta(hours=1)
@@ -77,9 +77,7 @@ def clear_tries() -> int:
 @contextmanager
 def one_hash_at_a_time() -> Iterator[None]:
     """Work on a password alone, without a database connection. Raises `BusyError` where others take too long."""
-    for connection in connections.all():
-        if not connection.in_atomic_block:
-            connection.close()
+    let_go_of_the_database()
     if not _hashing.acquire(timeout=_PATIENCE_S):
         raise BusyError("sign-in", "many are signing in at this moment", "Try again in a minute.", 10)
     try:

@@ -14,8 +14,8 @@ from partita.physics.stroke import Stroke
 from partita.telling.documents import StrokeDocument
 from partita.telling.kick_documents import KickLookDocument, KicksDocument
 from work import running
-from work.out import WorkOut
-from work.readiness import need
+from work.at_once import worked_out_at_once
+from work.out import Known, WorkOut, newest
 
 router = Router(tags=["kicks"])
 
@@ -70,18 +70,18 @@ def ask(request: HttpRequest, body: KickIn) -> Kick:
 
 
 @router.post("/kicks/look", response=KickLookDocument)
+@worked_out_at_once("weighing")
 def look(request: HttpRequest, body: LookIn) -> KickLookDocument:
     """One kick looked at closely: its sum, what the table asks of it, its window; nothing is kept."""
-    need("weighing")
     stroke = Stroke(**body.stroke.model_dump())
     meant = Meant(body.target, stroke, tuple(body.route), body.quick)
     return asking.looked_at(account(request), body.document.root, (body.me, body.them), meant)
 
 
 @router.get("/kicks/{int:kick_id}", response=KickOut)
-def kick(request: HttpRequest, kick_id: int) -> Kick:
-    """A kick with its newest list."""
-    return _own(request, kick_id)
+def kick(request: HttpRequest, kick_id: int, known: Known = -1) -> Kick:
+    """A kick with its newest list; without it where that is the revision known already."""
+    return newest(Kick, account(request), kick_id, known)
 
 
 @router.post("/kicks/{int:kick_id}/stop", response=KickOut)

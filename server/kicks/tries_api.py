@@ -19,7 +19,7 @@ from partita.telling.kick_card_sheet import kick_card_sheet
 from partita.telling.kick_documents import TriesDocument
 from partita.telling.kicks import tries_of
 from partita.telling.ring_marks import Units
-from work.readiness import need
+from work.at_once import worked_out_at_once
 
 router = Router(tags=["kicks"])
 _LONGEST_CSV = 100_000
@@ -90,16 +90,16 @@ def _on_table(request: HttpRequest, table: object) -> dict[str, Any]:
 
 
 @router.post("/tries/list", response=TriesOut)
+@worked_out_at_once("weighing")
 def tries(request: HttpRequest, body: TriesIn) -> dict[str, Any]:
     """The tries on a table, and what they say."""
-    need("weighing")
     return _on_table(request, body.table)
 
 
 @router.post("/tries", response=TriesOut)
+@worked_out_at_once("weighing")
 def log_tries(request: HttpRequest, body: TriesIn) -> dict[str, Any]:
     """Log tries on a table: all of them or none."""
-    need("weighing")
     spec = read_table(body.table)
     found = [
         Try(
@@ -113,9 +113,9 @@ def log_tries(request: HttpRequest, body: TriesIn) -> dict[str, Any]:
 
 
 @router.post("/tries/csv", response=TriesOut)
+@worked_out_at_once("weighing")
 def take_in(request: HttpRequest, body: CsvIn) -> dict[str, Any]:
     """Log tries from CSV; a wrong line is named, and then nothing is taken."""
-    need("weighing")
     trying.take_in(account(request), read_table(body.table), body.text)
     return _on_table(request, body.table)
 
@@ -143,7 +143,7 @@ def remove(request: HttpRequest, try_id: int) -> tuple[int, None]:
 
 
 @router.post("/kick-card", response={200: None})
+@worked_out_at_once("weighing")
 def card(request: HttpRequest, body: TriesIn, units: Units = "cm", title: str = "") -> HttpResponse:
     """The kick card of a table, a PDF of one page."""
-    need("weighing")
     return pdf_response(kick_card_sheet(trying.card(account(request), read_table(body.table)), title, units))

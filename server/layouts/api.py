@@ -15,7 +15,7 @@ from config.responses import pdf_response
 from layouts import services
 from layouts.models import Layout
 from partita.telling.ring_marks import Units
-from work.readiness import need
+from work.at_once import worked_out_at_once
 
 router = Router(tags=["layouts"])
 # How many layouts are listed at a time.
@@ -117,9 +117,9 @@ class MarksIn(Schema):
 
 
 @router.post("/racks", response=ImportOut)
+@worked_out_at_once("simulator")
 def rack(request: HttpRequest, body: RackIn) -> dict[str, Any]:
     """A rack after the break; the same seed gives the same rack."""
-    need("simulator")
     return {"document": services.rack(body.game, body.seed, body.table), "notes": []}
 
 

@@ -19,7 +19,7 @@ from partita.players.measuring.stations import station_set
 from partita.telling.measure import station_of
 from partita.telling.measure_documents import StationDocument
 from profiles.models import PlayerProfile
-from work.readiness import need
+from work.at_once import worked_out_at_once
 
 router = Router(tags=["measures"])
 _AT_ONCE = 500
@@ -105,25 +105,25 @@ def _out(sitting: Sitting) -> dict[str, Any]:
 
 
 @router.post("/players/{int:player_id}/sittings", response=SittingOut)
+@worked_out_at_once("simulator")
 def begin(request: HttpRequest, player_id: int, body: SittingIn) -> dict[str, Any]:
     """Begin a set of stations."""
-    need("simulator")
     return _out(asking.begin(_player(request, player_id), body.set_name, body.table))
 
 
 @router.get("/players/{int:player_id}/sittings/open", response=SittingOut | None)
+@worked_out_at_once("simulator")
 def open_sitting(request: HttpRequest, player_id: int) -> dict[str, Any] | None:
     """The sitting that was broken off last, to be taken up; none where none was begun in earnest."""
-    need("simulator")
     begun = Sitting.objects.filter(player=_player(request, player_id), over=False, attempts__isnull=False)
     found = begun.distinct().first()
     return None if found is None else _out(found)
 
 
 @router.get("/sittings/{int:sitting_id}", response=SittingOut)
+@worked_out_at_once("simulator")
 def sitting(request: HttpRequest, sitting_id: int) -> dict[str, Any]:
     """A sitting as it stands."""
-    need("simulator")
     return _out(_sitting(request, sitting_id))
 
 

@@ -21,8 +21,8 @@ from practice import quiz
 from practice.models import QuizAnswer, QuizFill, QuizPosition, QuizRound
 from practice.whose import partner_of, player_of
 from work import running
+from work.at_once import worked_out_at_once
 from work.out import WorkOut
-from work.readiness import need
 
 router = Router(tags=["quiz"])
 At = Annotated[list[float], Field(min_length=2, max_length=2)]
@@ -219,9 +219,9 @@ def one_round(request: HttpRequest, round_id: int) -> dict[str, Any]:
 
 
 @router.post("/quiz/rounds/{int:round_id}/answers", response=RoundPositionOut)
+@worked_out_at_once("weighing")
 def answer(request: HttpRequest, round_id: int, body: AnswerIn) -> dict[str, Any]:
     """Answer a position. Its ledger opens when everybody has."""
-    need("weighing")
     found = _round(request, round_id)
     quiz.answer(found, body.position, body.who, body.choice.choice() if body.choice else None)
     row = quiz.position_in(found, body.position)

@@ -23,7 +23,7 @@ from records.keeping import Ended
 from records.models import Decision, Match, in_sight
 from records.running import question_of
 from studies.models import Study
-from work.readiness import need
+from work.at_once import worked_out_at_once
 
 router = Router(tags=["records"])
 Ending = Annotated[str, Field(max_length=30)]
@@ -254,9 +254,9 @@ def restore(request: HttpRequest, decision_id: int) -> Decision:
 
 
 @router.get("/decisions/{int:decision_id}/drawing", response=DrawingDocument)
+@worked_out_at_once("weighing")
 def drawing(request: HttpRequest, decision_id: int, best: bool = False) -> DrawingDocument:
     """What was played drawn as it lay, or what would have been best."""
-    need("weighing")
     row = _own(request, decision_id)
     if row.said is None or "me" not in row.asked:
         raise Http404

@@ -18,7 +18,7 @@ from runouts import asking
 from runouts.models import RunOut
 from runouts.questions import request_of
 from work import running
-from work.out import WorkOut
+from work.out import Known, WorkOut, newest
 
 router = Router(tags=["run-outs"])
 
@@ -75,9 +75,9 @@ def ask(request: HttpRequest, body: RunOutIn) -> RunOut:
 
 
 @router.get("/run-outs/{int:run_out_id}", response=RunOutOut)
-def run_out(request: HttpRequest, run_out_id: int) -> RunOut:
-    """A run-out with its newest plan."""
-    return _own(request, run_out_id)
+def run_out(request: HttpRequest, run_out_id: int, known: Known = -1) -> RunOut:
+    """A run-out with its newest plan; without it where that is the revision known already."""
+    return newest(RunOut, account(request), run_out_id, known)
 
 
 @router.post("/run-outs/{int:run_out_id}/stop", response=RunOutOut)

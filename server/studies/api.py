@@ -24,8 +24,8 @@ from studies import asking, drawings
 from studies.models import Study
 from studies.questions import QuestionOut, asked_of, document_of
 from work import running
-from work.out import WorkOut
-from work.readiness import need
+from work.at_once import worked_out_at_once
+from work.out import Known, WorkOut, newest
 
 router = Router(tags=["studies"])
 
@@ -131,24 +131,24 @@ def recent(request: HttpRequest) -> list[dict[str, Any]]:
 
 
 @router.post("/strokes", response=TrialDocument)
+@worked_out_at_once("weighing")
 def try_own(request: HttpRequest, body: TrialIn) -> TrialDocument:
     """Try a stroke of one's own on a layout; nothing is kept."""
-    need("weighing")
     stroke = Stroke(**body.stroke.model_dump())
     return drawings.tried(account(request), body.document.root, body.me, body.them, stroke)
 
 
 @router.post("/in-hand", response=list[list[float]])
+@worked_out_at_once("weighing", "runs")
 def in_hand(request: HttpRequest, body: PositionIn) -> Any:
     """Where the cue ball in hand may be put: [x, y, rack chance of the shooter]."""
-    need("weighing", "runs")
     return drawings.worth_of_places(account(request), body.document.root, body.me, body.them)
 
 
 @router.get("/studies/{int:study_id}", response=StudyOut)
-def study(request: HttpRequest, study_id: int) -> Study:
-    """A study with its newest result."""
-    return _own(request, study_id)
+def study(request: HttpRequest, study_id: int, known: Known = -1) -> Study:
+    """A study with its newest result; without it where that is the revision known already."""
+    return newest(Study, account(request), study_id, known)
 
 
 @router.post("/studies/{int:study_id}/stop", response=StudyOut)
@@ -177,11 +177,11 @@ def remove(request: HttpRequest, study_id: int) -> tuple[int, None]:
 
 
 @router.get("/studies/{int:study_id}/options/{int:place}/drawing", response=DrawingDocument)
+@worked_out_at_once("weighing")
 def drawing(
     request: HttpRequest, study_id: int, place: int, fan: Annotated[int, Query(ge=1, le=MOST_FAN)] = FAN
 ) -> DrawingDocument:
     """What is drawn for one option: paths, `fan` executions, resting places, layers."""
-    need("weighing")
     drawn = drawings.drawing_of(_own(request, study_id), place, fan)
     if drawn is None:
         raise Http404
@@ -189,9 +189,9 @@ def drawing(
 
 
 @router.get("/studies/{int:study_id}/options/{int:place}/sheet", response={200: None})
+@worked_out_at_once("weighing")
 def sheet(request: HttpRequest, study_id: int, place: int, units: Units = "cm", title: str = "") -> HttpResponse:
     """One option's shot sheet with ring marks, a PDF of one page."""
-    need("weighing")
     pdf = drawings.sheet_of(_own(request, study_id), place, units, title)
     if pdf is None:
         raise Http404

@@ -17,7 +17,7 @@ from partita.telling.table_card_sheet import table_card_sheet
 from partita.telling.table_documents import MeasuredTableDocument
 from tables import measuring
 from tables.models import TableProfile, TableReading
-from work.readiness import need
+from work.at_once import worked_out_at_once
 
 router = Router(tags=["tables"])
 
@@ -57,7 +57,6 @@ def _own(request: HttpRequest, table_id: int) -> TableProfile:
 
 
 def _out(profile: TableProfile) -> dict[str, Any]:
-    need("weighing")
     return {
         "readings": profile.readings.all(),
         "says": measuring.says(profile),
@@ -66,15 +65,16 @@ def _out(profile: TableProfile) -> dict[str, Any]:
 
 
 @router.get("/tables/{int:table_id}/measured", response=MeasuredOut)
+@worked_out_at_once("weighing")
 def measured(request: HttpRequest, table_id: int) -> dict[str, Any]:
     """The readings of a table of one's own, and what they say."""
     return _out(_own(request, table_id))
 
 
 @router.post("/tables/{int:table_id}/readings", response=MeasuredOut)
+@worked_out_at_once("weighing")
 def add(request: HttpRequest, table_id: int, body: ReadingIn) -> dict[str, Any]:
     """Keep a reading."""
-    need("weighing")
     profile = _own(request, table_id)
     measuring.add(profile, body.kind, dict(body.values), body.token)
     return _out(profile)
@@ -89,17 +89,17 @@ def remove(request: HttpRequest, table_id: int, reading_id: int) -> dict[str, An
 
 
 @router.put("/tables/{int:table_id}/measured", response=MeasuredOut)
+@worked_out_at_once("weighing")
 def put_in(request: HttpRequest, table_id: int, body: FieldsIn) -> dict[str, Any]:
     """Let the table be as it was measured in these settings; layouts set up on it keep it as it was."""
-    need("weighing")
     profile = _own(request, table_id)
     measuring.put_in(profile, body.fields)
     return _out(profile)
 
 
 @router.post("/tables/{int:table_id}/card", response={200: None})
+@worked_out_at_once("weighing")
 def card(request: HttpRequest, table_id: int, units: Units = "cm") -> HttpResponse:
     """The table's card, a PDF of one page."""
-    need("weighing")
     profile = _own(request, table_id)
     return pdf_response(table_card_sheet(read_table(profile.document), measuring.says(profile), profile.name, units))

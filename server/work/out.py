@@ -1,6 +1,15 @@
 """How a piece of work is told to the page: what all kinds of it have."""
 
-from ninja import Schema
+from typing import Annotated, Any, TypeVar
+
+from django.shortcuts import get_object_or_404
+from ninja import Query, Schema
+
+from work.models import Work
+
+Kind = TypeVar("Kind", bound=Work)
+# The revision that the asker has: its document is not sent to him once more.
+Known = Annotated[int, Query(ge=-1, le=10**9)]
 
 
 class WorkOut(Schema):
@@ -12,3 +21,11 @@ class WorkOut(Schema):
     revision: int
     failure: str
     waits_for: str
+
+
+def newest(kind: type[Kind], owner: Any, key: int, known: int) -> Kind:
+    """A piece of work of one's own, its document left out and not even read where it is known already. Else 404."""
+    found = get_object_or_404(kind._default_manager.defer("document"), owner=owner, pk=key)
+    if found.revision == known:
+        found.document = None
+    return found

@@ -19,7 +19,7 @@ class Worker:
     def __init__(self, *, heartbeat: float = 0.5, stalled_after: float = 2.0, jobs: int = 2) -> None:
         settings = connection.settings_dict
         url = "postgresql://{USER}:{PASSWORD}@{HOST}:{PORT}/{NAME}".format(**settings)
-        self.command = [sys.executable, "manage.py", "run_worker", "--lazy"]
+        self.command = ["nice", "-n", "5", sys.executable, "manage.py", "run_worker", "--lazy"]
         self.command += [f"--heartbeat={heartbeat}", f"--stalled-after={stalled_after}", f"--jobs={jobs}"]
         self.env = {**os.environ, "DATABASE_URL": url, "PYTHONUNBUFFERED": "1"}
         self.process: subprocess.Popen[str] | None = None

@@ -14,6 +14,14 @@ export interface Followed<T> {
 /** Whether a piece of work is still being worked on. */
 export const isActive = (state: { status: string } | null) =>
   !!state && ['queued', 'running', 'stopping'].includes(state.status)
+/** The newest state, with what was known before where the server did not send it again. */
+export const withKnown = <T extends { revision: number; document?: unknown }>(
+  next: T,
+  before: T | null,
+): T =>
+  !next.document && before && before.revision === next.revision
+    ? { ...next, document: before.document }
+    : next
 /** After an answer that did not come. */
 export const PAUSE_MS = 1500
 

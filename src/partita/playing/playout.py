@@ -115,6 +115,7 @@ def play_out(
     first_rack : racks from this number on, so that parts of one run can be played apart and put together
     Stop by not asking for the next one. Raises `Refused` for what cannot be played out.
     """
+    _check(question.situation, racks)
     found = np.zeros((racks, 2))
     for end in racks_of(question, found, seed=seed, first=first, first_rack=first_rack):
         yield PlayedOut(end, of_wins(found[:end, 0]), float(found[:end, 1].mean()))

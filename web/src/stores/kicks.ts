@@ -5,7 +5,7 @@ import {
 } from '@/api/client' // prettier-ignore
 import { sameThing } from '@/board/same'
 import { useSharedBoard } from '@/board/useBoard'
-import { createFollower } from '@/follow'
+import { createFollower, withKnown } from '@/follow'
 
 const POLL_MS = 120
 const ACTIVE = ['queued', 'running', 'stopping']
@@ -60,7 +60,11 @@ export const useKicks = defineStore('kicks', () => {
   function take(next: Kick) {
     kick.value = next
     void follow(next, {
-      look: () => answered(api.GET('/api/kicks/{kick_id}', { params: { path: { kick_id: next.id } } })),
+      look: async () => {
+        const held = kick.value?.id === next.id ? kick.value : null
+        const params = { path: { kick_id: next.id }, query: { known: held?.revision ?? -1 } }
+        return withKnown(await answered(api.GET('/api/kicks/{kick_id}', { params })), held)
+      },
       isActive: (state) => ACTIVE.includes(state.status),
       take: (later) => {
         kick.value = later

@@ -95,8 +95,11 @@ export const useRunOut = defineStore('runout', () => {
   }
   const followOn = (first: RunOut) =>
     follow(first, {
-      look: () =>
-        answered(api.GET('/api/run-outs/{run_out_id}', { params: { path: { run_out_id: first.id } } })),
+      look: () => {
+        const known = runOut.value?.id === first.id ? runOut.value.revision : -1
+        const params = { path: { run_out_id: first.id }, query: { known } }
+        return answered(api.GET('/api/run-outs/{run_out_id}', { params }))
+      },
       isActive: (state) => ACTIVE.includes(state.status),
       take: (next) => take(next.document ? next : { ...next, document: plan.value }),
       trouble: (found) => (problems.value = found),

@@ -2,7 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { answered, api, problemsOf, type Drawing, type Option, type Problem, type Study } from '@/api/client'
 import { useSharedBoard } from '@/board/useBoard'
-import { createFollower } from '@/follow'
+import { createFollower, withKnown } from '@/follow'
 import { isStillAsked, questionOf } from '@/places/table/question'
 
 const POLL_MS = 150
@@ -92,7 +92,11 @@ export const useStudy = defineStore('study', () => {
   }
   const followOn = (first: Study) =>
     follow(first, {
-      look: () => answered(api.GET('/api/studies/{study_id}', { params: { path: { study_id: first.id } } })),
+      look: async () => {
+        const held = study.value?.id === first.id ? study.value : null
+        const params = { path: { study_id: first.id }, query: { known: held?.revision ?? -1 } }
+        return withKnown(await answered(api.GET('/api/studies/{study_id}', { params })), held)
+      },
       isActive: (state) => ACTIVE.includes(state.status),
       take: (next) => {
         const isNews = next.revision !== study.value?.revision || next.status !== study.value.status
