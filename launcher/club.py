@@ -65,7 +65,7 @@ class Serving:
         """Where players go, the best address first."""
         scheme = "https" if self.is_https else "http"
         port = "" if self.proxy else f":{self.port}"
-        return [f"{scheme}://{host}{port}/" for host in self.hosts] or [f"http://127.0.0.1:{self.port}/"]
+        return [f"{scheme}://{host}{port}/" for host in self.hosts or ["127.0.0.1"]]
 
 
 def serving(state: Path) -> Serving:

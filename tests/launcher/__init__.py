@@ -1,0 +1,1 @@
+"""The launcher: clusters, children, locks, backups, and how a club is served."""
