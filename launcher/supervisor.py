@@ -51,6 +51,14 @@ def worker_command() -> list[str]:
     return ["nice", "-n", "5", str(PYTHON), "manage.py", "run_worker"]
 
 
+def worker_commands(workers: int) -> dict[str, list[str]]:
+    """Worker processes by the names of their logs: for those who wait for an answer, and behind them for long work."""
+    answering = [*worker_command(), "--only", "studies"]
+    found = {f"worker{number or ''}": answering for number in range(workers)}
+    # The system gives it what the others leave.
+    return found | {"long-work": ["nice", "-n", "15", *worker_command()[3:], "--only", "long"]}
+
+
 class Database:
     """The cluster while it is looked after; without one of ours, a database that somebody else looks after."""
 
@@ -108,9 +116,8 @@ def _run(state: Path, served: Serving) -> int:
         ["nice", "-n", "10", str(PYTHON), "-m", "partita.cli", "warm"], env, state / "physics.log", SERVER, once=True
     )
     children = [Child(served.web_command, env, state / "web.log", SERVER)]
-    children += [
-        Child(worker_command(), env, state / f"worker{number or ''}.log", SERVER) for number in range(served.workers)
-    ]
+    commands = worker_commands(served.workers)
+    children += [Child(command, env, state / f"{name}.log", SERVER) for name, command in commands.items()]
     children.append(physics)
     physics.start()
     try:

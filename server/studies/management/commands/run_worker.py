@@ -26,7 +26,8 @@ class Command(BaseCommand):
         """Timing of the heartbeat, shorter in tests."""
         parser.add_argument("--heartbeat", type=float, default=1.5)
         parser.add_argument("--stalled-after", type=float, default=6.0)
-        parser.add_argument("--jobs", type=int, default=2, help="jobs at a time")
+        parser.add_argument("--jobs", type=int, default=2, help="questions at a time")
+        parser.add_argument("--only", choices=("studies", "long"), help="one queue instead of both")
         parser.add_argument("--lazy", action="store_true", help="load what plans need when the first one asks for it")
 
     def handle(self, *args: Any, **options: Any) -> None:
@@ -37,13 +38,16 @@ class Command(BaseCommand):
             "stalled_worker_timeout": stalled_after, "shutdown_graceful_timeout": 5, "delete_jobs": "successful",
             "fetch_job_polling_interval": 1.0,
         }  # fmt: skip
-        asyncio.run(self._work(options["jobs"], options["lazy"]))
+        self._jobs = {"studies": options["jobs"], "long": 1}
+        if options["only"]:
+            self._jobs = {options["only"]: self._jobs[options["only"]]}
+        asyncio.run(self._work(options["lazy"]))
 
-    async def _work(self, jobs: int, is_lazy: bool) -> None:
-        """Three queues side by side: neither care nor somebody who waits for an answer stands behind long work."""
+    async def _work(self, is_lazy: bool) -> None:
+        """Queues side by side: neither care nor somebody who waits for an answer stands behind long work."""
         app = django_app.with_connector(django_app.connector.get_worker_connector())  # type: ignore[attr-defined]
         async with app.open_async():
-            queues = [asyncio.ensure_future(self._care(app)), asyncio.ensure_future(self._jobs(app, jobs, is_lazy))]
+            queues = [asyncio.ensure_future(self._care(app)), asyncio.ensure_future(self._take(app, is_lazy))]
             for sign in (signal.SIGTERM, signal.SIGINT):
                 asyncio.get_running_loop().add_signal_handler(sign, lambda: [queue.cancel() for queue in queues])
             # When one ends, as it does when the database goes, both do, and the supervisor begins anew.
@@ -55,7 +59,7 @@ class Command(BaseCommand):
     async def _care(self, app: Any) -> None:
         await app.run_worker_async(queues=["care"], name="care", concurrency=1, **self._with)
 
-    async def _jobs(self, app: Any, jobs: int, is_lazy: bool) -> None:
+    async def _take(self, app: Any, is_lazy: bool) -> None:
         """What a dead worker left is put back meanwhile; jobs are taken when what most of them need is loaded."""
         loading = threading.Thread(target=_load, args=("weighing",), daemon=True)
         loading.start()
@@ -66,7 +70,7 @@ class Command(BaseCommand):
             threading.Thread(target=_load, args=("runs",), daemon=True).start()
         self.stdout.write("worker ready")
         self.stdout.flush()
-        await asyncio.gather(
-            app.run_worker_async(queues=["studies"], name="studies", concurrency=jobs, **self._with),
-            app.run_worker_async(queues=["long"], name="long", concurrency=1, **self._with),
-        )
+        await asyncio.gather(*(
+            app.run_worker_async(queues=[queue], name=queue, concurrency=at_a_time, **self._with)
+            for queue, at_a_time in self._jobs.items()
+        ))  # fmt: skip
