@@ -96,7 +96,8 @@ def main() -> int:
         signal.signal(sign, _ask_to_stop)
     state = state_folder()
     with only_one(state / "lock", RUNS_ALREADY):
-        end(left_over(state))
+        # Whatever they were at is taken up again: nobody waits for them.
+        end(left_over(state), 1.0)
         return _run(state, serving(state))
 
 

@@ -22,6 +22,7 @@ def _checks() -> list[tuple[str, list[str], bool]]:
         ("ruff", [f"{tool}/ruff", "check", "-q", *_PYTHON_SOURCES], False),
         ("import floors", [f"{tool}/lint-imports", "--no-cache"], False),
         ("mypy", [f"{tool}/mypy"], False),
+        ("packages fit together", [f"{tool}/python", "-m", "pip", "check", "-q"], False),
         ("prettier", ["npm", "run", "-s", "format"], True),
         ("eslint", ["npm", "run", "-s", "lint"], True),
         ("vue-tsc", ["npm", "run", "-s", "types"], True),

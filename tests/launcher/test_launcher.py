@@ -1,5 +1,6 @@
 """What keeps Partita running: a real cluster in a folder of its own, real children, real locks."""
 
+import json
 import os
 import re
 import shutil
@@ -313,6 +314,18 @@ class OwnCertificate(Folder):
         self.assertTrue(service.answers(port, served))
         self.assertFalse(service.answers(port, club.Serving(port=port)))
         self.assertEqual(served.addresses, [f"https://127.0.0.1:{port}/"])
+
+
+class Locks(TestCase):
+    def test_no_package_is_taken_without_its_hash(self) -> None:
+        for name in ("requirements.txt", "requirements-dev.txt"):
+            text = (CHECKOUT / name).read_text(encoding="utf-8").replace("\\\n", " ")
+            lines = [line for line in text.splitlines() if "==" in line and not line.strip().startswith("#")]
+            self.assertGreater(len(lines), 20)
+            self.assertEqual([line.split()[0] for line in lines if "--hash=sha256:" not in line], [])
+        lock = json.loads((CHECKOUT / "web" / "package-lock.json").read_text(encoding="utf-8"))
+        packages = {name: one for name, one in lock["packages"].items() if name}
+        self.assertEqual([name for name, one in packages.items() if "integrity" not in one], [])
 
 
 class Usage(TestCase):
