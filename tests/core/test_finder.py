@@ -10,6 +10,7 @@ from typing import Any
 import numpy as np
 
 from partita.errors import Refused
+from partita.files.layout_file import read
 from partita.games.game import Call
 from partita.games.question import Question
 from partita.games.situation import Situation
@@ -119,6 +120,13 @@ class Catalogue(unittest.TestCase):
         self.assertIn("foot-far", direct)
         blocked = constructed(Scene(situation({**places, "9": (7.2, 3.6)})))
         self.assertNotIn("foot-far", [o.intention.pocket for o in blocked])
+
+    def test_the_last_ball_of_a_straight_pool_rack_has_its_safeties_named_on_the_rack_that_follows(self) -> None:
+        whole = {"format": "partita-layout", "version": 1, "game": "straight-pool", "situation": {}}
+        for cue, last in (([2, 2], [5.54, 2.84]), ([6, 1], [1, 3.5]), ([4, 2], [7.8, 2])):
+            asked = read({**whole, "balls": {"cue": cue, "15": last}}).situation
+            names = [option.name for option in list_options(Question(asked, LEAGUE, LEAGUE))]
+            self.assertGreater(len(names), 3, (cue, last))
 
     def test_both_ways_of_holding_a_kick_and_stick_are_found(self) -> None:
         # Common practice, no source: follow holds a steep approach to the cushion, draw a flat one.

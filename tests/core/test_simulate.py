@@ -145,3 +145,23 @@ class WholeShots(unittest.TestCase):
         ):
             with self.assertRaisesRegex(Refused, words):
                 simulate(layout, stroke)
+
+    def test_impossible_physics_is_refused_and_the_most_lasting_that_is_possible_comes_to_rest(self) -> None:
+        for name, number in (
+            ("e_b", 1.01), ("e_c", 2.0), ("e_facing", -0.1), ("mu_r", 0.0), ("mu_s", math.nan), ("a_sp", 0.0),
+            ("k_endmass", 0.0),
+        ):  # fmt: skip
+            with self.assertRaisesRegex(Refused, f"physics {name}: .* is out of range"):
+                physics_of(TABLE, {name: number})
+        with self.assertRaisesRegex(Refused, "there is no constant"):
+            physics_of(TABLE, {"gravity": 1.0})
+        # Balls that lose as little as can be at every contact: the longest run there is ends, at rest or refused.
+        lasting = physics_of(TABLE, {"e_b": 1.0, "e_c": 1.0, "e_facing": 1.0, "mu_r": 0.001, "mu_w": 0.0})
+        for seed in range(6):
+            try:
+                shot = simulate(random_layout(seed, 9), Stroke(37.0 * seed, 8.0), lasting)
+            except Refused as refused:
+                self.assertIn("touch too often", str(refused))
+                continue
+            places = np.array(list(shot.final.values()))
+            self.assertTrue(np.isfinite(places).all() and math.isfinite(shot.seconds))

@@ -1,6 +1,7 @@
 """Nothing is lost: a database as version 0.5 left it is brought forward, and all that was kept opens as before."""
 
 import json
+from datetime import timedelta
 from pathlib import Path
 from typing import Any
 
@@ -8,9 +9,13 @@ from django.contrib.auth.hashers import make_password
 from django.db import connection
 from django.db.migrations.executor import MigrationExecutor
 from django.test import Client, TransactionTestCase
+from django.utils import timezone
+from procrastinate.contrib.django.models import ProcrastinateJob
 
 from partita.files import layout_file
 from partita.options.thickness import hit_words
+from studies.models import Study
+from work import care
 
 KEPT = json.loads(Path(__file__).with_name("version_0_5.json").read_text(encoding="utf-8"))
 LAYOUT, STUDY = KEPT["layout"], KEPT["study"]
@@ -127,3 +132,49 @@ class FromVersionBefore(TransactionTestCase):
         sent = {"option": 0, "ending": "foul"}
         kept = self.client.post(f"/api/studies/{self.study}/played", sent, content_type="application/json").json()
         self.assertEqual((kept["shot_name"], kept["shot"]), (STUDY["options"][0]["name"], "position"))
+
+
+class FromTheLastVersion(TransactionTestCase):
+    """Version 0.12: accounts found by their very names, layouts without revisions, breaks of work not counted."""
+
+    VERSION_0_12 = (
+        ("accounts", None), ("layouts", "0001_initial"), ("studies", "0002_study_guess"), ("playouts", "0001_initial"),
+        ("records", "0005_delete_played"), ("runouts", "0001_initial"), ("kicks", "0001_initial"),
+        ("measures", "0001_initial"), ("practice", "0001_initial"),
+    )  # fmt: skip
+
+    def setUp(self) -> None:
+        self.addCleanup(lambda: at(MigrationExecutor(connection).loader.graph.leaf_nodes()))
+        apps = at(list(self.VERSION_0_12))
+        users = apps.get_model("auth", "User").objects
+        password = make_password("a-long-password")
+        self.ida = users.create(username="Ida", password=password)
+        # Such a twin could be made then.
+        self.twin = users.create(username="ida", password=make_password("another-password"))
+        apps.get_model("layouts", "Layout").objects.create(owner=self.ida, name="A rack of 0.12", document=LAYOUT)
+        question = {"document": LAYOUT, "me": LEAGUE, "them": LEAGUE, "players": {}, "seed": 1, "samples": 100}
+        apps.get_model("studies", "Study").objects.create(owner=self.ida, question=question, status="running")
+        at(MigrationExecutor(connection).loader.graph.leaf_nodes())
+
+    def signed_in(self, name: str, password: str) -> Any:
+        client, body = Client(), json.dumps({"username": name, "password": password})
+        return client, client.post("/api/session", data=body, content_type="application/json")
+
+    def test_everybody_comes_in_as_before_twins_too_and_finds_what_is_his(self) -> None:
+        for name, password, layouts in (("Ida", "a-long-password", 1), ("ida", "another-password", 0)):
+            client, answer = self.signed_in(name, password)
+            self.assertEqual((answer.status_code, answer.json().get("username")), (200, name))
+            self.assertEqual(len(client.get("/api/layouts").json()), layouts)
+        self.assertEqual(self.signed_in("IDA", "a-long-password")[1].json()["username"], "Ida")
+
+    def test_what_was_being_worked_on_when_it_was_stopped_is_taken_up_again(self) -> None:
+        Study.objects.update(updated=timezone.now() - timedelta(minutes=1))
+        care.put_back_what_broke_off()
+        self.assertEqual(ProcrastinateJob.objects.filter(task_name="weigh_study", status="todo").count(), 1)
+
+    def test_a_layout_of_then_is_saved_and_counted_from_its_first_revision(self) -> None:
+        client, _ = self.signed_in("Ida", "a-long-password")
+        (kept,) = client.get("/api/layouts").json()
+        body = json.dumps({"name": "today's", "document": kept["document"], "revision": kept["revision"]})
+        saved = client.put(f"/api/layouts/{kept['id']}", data=body, content_type="application/json")
+        self.assertEqual((saved.status_code, saved.json()["revision"]), (200, 2))

@@ -139,6 +139,7 @@ onUnmounted(() => watcher.disconnect())
     <main class="work" :class="{ aiming: own.stroke }">
       <h1 class="visually-hidden">The table: {{ board.name || 'untitled layout' }}</h1>
       <section class="left" aria-label="The layout">
+        <SavedElsewhere v-if="conflict" @beside="saveBeside" @other="openOther" />
         <BoardTable
           ref="surface"
           :drawing="drawing"
@@ -149,7 +150,6 @@ onUnmounted(() => watcher.disconnect())
           :aim-deg="own.stroke?.aim_deg ?? null"
           @aim="own.set({ aim_deg: $event })"
         />
-        <SavedElsewhere v-if="conflict" @beside="saveBeside" @other="openOther" />
         <div class="under">
           <PlaceLine ref="line" :say="say" />
           <SetupTools @rack="newRack">
