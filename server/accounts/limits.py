@@ -17,9 +17,10 @@ from accounts.models import Try
 from config.busy import BusyError
 from work.at_once import let_go_of_the_database
 
-# The most tries within so long: of one name from one address, of one name, and of one address.
+# The most tries within so long: of one name from one address, of one name (more than one address can make, so that
+# nobody shuts a player out from one phone), and of one address.
 _MINUTE, _HOUR = timedelta(minutes=1), timedelta(hours=1)
-SIGN_INS = {"name and address": (5, _MINUTE), "name": (60, _HOUR), "address": (20, _MINUTE)}
+SIGN_INS = {"name and address": (5, _MINUTE), "name": (1000, _HOUR), "address": (20, _MINUTE)}
 NEW_ACCOUNTS = {"address": (10, _HOUR)}
 # A club's whole evening of new players from everywhere, and no more.
 NEW_ACCOUNTS_A_DAY = 200

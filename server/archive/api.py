@@ -6,9 +6,12 @@ from ninja import File, Router, Schema
 from ninja.files import UploadedFile
 from pydantic import Field
 
+from accounts import limits
 from accounts.current import account
+from accounts.services import is_password
 from archive import everything
 from config.documents import text_of
+from config.naming import folded
 from config.responses import file_response
 from partita.errors import refuse
 from partita.files.record_file import LARGEST_BYTES
@@ -57,7 +60,8 @@ def bring_back(request: HttpRequest, file: File[UploadedFile]) -> dict[str, int]
 def delete(request: HttpRequest, body: GoodbyeIn) -> tuple[int, None]:
     """Delete one's account with all that it has, for good."""
     owner = account(request)
-    if not owner.check_password(body.password):
+    limits.count_sign_in(folded(owner.username), limits.address_of(request))
+    if not is_password(owner, body.password):
         raise refuse("password", "it is not yours", "Type the password with which you signed in.")
     logout(request)
     owner.delete()

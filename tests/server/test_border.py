@@ -1,5 +1,6 @@
 """The border: hosts, text, shapes of refusals, headers; and that nobody reaches what is another's, at any address."""
 
+import asyncio
 import json
 import os
 import random
@@ -16,6 +17,7 @@ from django.core.serializers import serialize
 from django.test import Client, TestCase
 
 from benchmarks.faults.oddities import as_text, broken, example
+from config import asgi
 from config.api import api
 from config.quotas import check_room
 from kicks.models import Kick, KickTry
@@ -299,3 +301,34 @@ class Deployment(TestCase):
         with self.settings(OWN_HOSTS=["club.example"]):
             call_command("prepare")
         self.assertFalse(User.objects.get(username=demo.USER).is_active)
+
+
+class Bodies(TestCase):
+    def answered(self, headers: list[tuple[bytes, bytes]], chunks: int, size: int = 1_000_000) -> tuple[int, int]:
+        """The status, or 0 when the connection is dropped, and how many chunks were taken."""
+        sent, told = 0, 0
+
+        async def receive() -> Any:
+            nonlocal sent
+            sent += 1
+            return {"type": "http.request", "body": b"x" * size, "more_body": sent < chunks}
+
+        async def send(message: Any) -> None:
+            nonlocal told
+            told = message.get("status", told)
+
+        scope = {
+            "type": "http", "method": "POST", "path": "/api/session", "raw_path": b"/api/session", "query_string": b"",
+            "headers": [(b"host", b"127.0.0.1"), *headers], "client": ("127.0.0.1", 1), "server": ("127.0.0.1", 80),
+            "scheme": "http", "http_version": "1.1", "root_path": "",
+        }  # fmt: skip
+        asyncio.run(asgi.application(scope, receive, send))
+        return told, sent
+
+    def test_a_body_of_any_size_fills_no_disk(self) -> None:
+        most = asgi.LARGEST_BODY // 1_000_000
+        self.assertEqual(self.answered([(b"content-length", b"99999999999")], 10), (413, 0))
+        self.assertEqual(self.answered([(b"content-length", b"-5")], 10), (413, 0))
+        status, taken = self.answered([(b"transfer-encoding", b"chunked")], 100 * most)
+        self.assertEqual(status, 0)
+        self.assertLessEqual(taken, most + 2)
