@@ -10,6 +10,7 @@ import re
 import sys
 import unittest
 from pathlib import Path
+from tempfile import TemporaryDirectory
 from unittest import mock
 
 import jsonschema
@@ -202,6 +203,24 @@ class ShotSheet(unittest.TestCase):
 
 
 class CommandLine(unittest.TestCase):
+    def test_odd_numbers_and_names_on_the_command_line_get_one_plain_line(self) -> None:
+        folder = Path(self.enterContext(TemporaryDirectory()))
+        file = folder / "layout.json"
+        file.write_text(TEXT, encoding="utf-8")
+        nines = "9" * 30
+        for arguments in (
+            ("playout", str(file), "--racks", "-5"), ("playout", str(file), "--racks", "2147483648"),
+            ("playout", str(file), "--seed", nines), ("kick", str(file), "--seed", "-1"),
+            ("kick", str(file), "--samples", nines), ("weigh", str(file), "--samples", "-1"),
+            ("weigh", str(file), "--seed", nines), ("weigh", "\udfff8"), ("table-fit", "a\x00b"),
+            ("sheet", str(file), "--out", "a\x00b"), ("sheet", str(file), "--out", str(folder)),
+        ):  # fmt: skip
+            status, out, err = self.run_cli(*arguments)
+            self.assertEqual((status, out), (2, ""), (arguments, err))
+            # Before it there may stand that the physics is being compiled.
+            self.assertRegex(err.splitlines()[-1], r"^partita: .* Use |^partita: .* Give |^partita: .* Name ")
+            self.assertLessEqual(err.count("\n"), 2)
+
     def run_cli(self, *arguments: str, stdin: str = "") -> tuple[int, str, str]:
         out, err = io.StringIO(), io.StringIO()
         with (

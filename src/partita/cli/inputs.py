@@ -48,7 +48,7 @@ def text_of(name: str, largest: int = LARGEST_BYTES) -> str:
     try:
         with path.open(encoding="utf-8") as file:
             return file.read(largest + 1)
-    except (OSError, UnicodeDecodeError) as error:
+    except (OSError, ValueError) as error:
         raise refuse(
             name, f"it cannot be read: {getattr(error, 'strerror', None) or 'not text'}", "Give a layout file."
         ) from None

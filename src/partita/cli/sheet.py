@@ -23,5 +23,6 @@ def run(options: argparse.Namespace) -> None:
     file = parse(text_of(options.file))
     try:
         Path(options.out).write_bytes(shot_sheet(file.situation, options.title, options.units))
-    except OSError as error:
-        raise refuse("--out", f"{options.out} cannot be written: {error.strerror}", "Name a file to write.") from None
+    except (OSError, ValueError) as error:
+        why = getattr(error, "strerror", None) or "it is no name of a file"
+        raise refuse("--out", f"{options.out!r} cannot be written: {why}", "Name a file to write.") from None

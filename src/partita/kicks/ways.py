@@ -20,6 +20,7 @@ from partita.table.layout import CUE
 from partita.weighing.race import Race
 from partita.weighing.rater import Rater
 from partita.weighing.samples import FOULED, LOST_NOW, Samples
+from partita.weighing.weigh import check_draws
 from partita.weighing.weighed import Weighed
 
 DEFAULT_SAMPLES = 400
@@ -56,6 +57,7 @@ def find_ways(request: KickRequest) -> Iterator[Kicks]:
 
     Stop by not asking for the next one. Raises `Refused` for a layout, or a ball, that cannot be kicked at.
     """
+    check_draws(request.seed, request.samples)
     rater, target = seated(request)
     scene, sight = rater.scene, sight_of(rater.scene, target)
     race = Race(rater, request.seed, request.samples)

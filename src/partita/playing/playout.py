@@ -115,7 +115,7 @@ def play_out(
     first_rack : racks from this number on, so that parts of one run can be played apart and put together
     Stop by not asking for the next one. Raises `Refused` for what cannot be played out.
     """
-    _check(question.situation, racks)
+    _check(question.situation, racks, seed)
     found = np.zeros((racks, 2))
     for end in racks_of(question, found, seed=seed, first=first, first_rack=first_rack):
         yield PlayedOut(end, of_wins(found[:end, 0]), float(found[:end, 1].mean()))
@@ -135,7 +135,7 @@ def racks_of(
     logs : (racks, k, LOG) is filled with the positions met
     """
     racks, situation = len(found), question.situation
-    _check(situation, racks)
+    _check(situation, racks, seed)
     start = start_of(question)
     stroke = np.zeros(COLUMNS) if first is None else first
     draws, most = standard_draws(_POLICY_SEED, DRAWN), _MOST_SHOTS.get(situation.game, 120)
@@ -179,7 +179,9 @@ def candidate_of(names: tuple[str, ...], option: Option, shooter: Floats) -> Flo
     return np.concatenate([option.stroke.row(), contact, [ball, call.pocket, target, 0.0, 0.0, 0.0, 0.0]])
 
 
-def _check(situation: Situation, racks: int) -> None:
+def _check(situation: Situation, racks: int, seed: int) -> None:
+    if not 0 <= seed < 2**31:
+        raise refuse("seed", f"{seed} is out of range", "Use 0 to 2147483647.")
     if not 2 <= racks <= MOST_RACKS:
         raise refuse("racks", f"{racks} is out of range", f"Use 2 to {MOST_RACKS}.")
     game_named(situation.game).check(situation)

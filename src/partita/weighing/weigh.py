@@ -94,12 +94,17 @@ def _changes(request: WeighRequest, settled: Weighing) -> Changes | None:
     return what_changes(settled.rater, leaders, (request.shooter, request.other), request.seed)
 
 
+def check_draws(seed: int, samples: int) -> None:
+    """Refuse draws that cannot be made, or not in any patience."""
+    if not 50 <= samples <= MOST_SAMPLES:
+        raise refuse("samples", f"{samples} is out of range", f"Use 50 to {MOST_SAMPLES}.")
+    if not 0 <= seed < 2**31:
+        raise refuse("seed", f"{seed} is out of range", "Use 0 to 2147483647.")
+
+
 def check_request(request: WeighRequest) -> None:
     """Refuse numbers outside what can be weighed."""
-    if not 50 <= request.samples <= MOST_SAMPLES:
-        raise refuse("samples", f"{request.samples} is out of range", f"Use 50 to {MOST_SAMPLES}.")
-    if not 0 <= request.seed < 2**31:
-        raise refuse("seed", f"{request.seed} is out of range", "Use 0 to 2147483647.")
+    check_draws(request.seed, request.samples)
     game_named(request.situation.game).check(request.situation)
     if request.match is not None:
         request.match.check()
