@@ -95,10 +95,10 @@ class Fuzz(TestCase):
         self.examples: dict[str, str] = {}
 
     def test_nothing_breaks(self) -> None:
-        """40 in a hundred over the API, 40 as files, 20 over the command line."""
+        """45 in a hundred over the API, as many as files, ten over the command line, which takes the longest."""
         figures: dict[str, Any] = {"inputs": COUNT, "seed": SEED}
         for name, share, one in (
-            ("files", 0.4, self.files()), ("command line", 0.2, self.command_line()), ("api", 0.4, self.addresses()),
+            ("files", 0.45, self.files()), ("command line", 0.1, self.command_line()), ("api", 0.45, self.addresses()),
         ):  # fmt: skip
             began, ends = time.monotonic(), Counter[str]()
             for _ in range(round(COUNT * share)):

@@ -37,7 +37,11 @@ NameOrNone = Annotated[str, AfterValidator(lambda name: plain_name(name) if name
 
 
 def save_named(row: models.Model, name: str, what: str) -> None:
-    """Save a row under its name. Raises `Refused` when its owner has one of that name already."""
+    """Save a row under its name. Raises `Refused` for a name nobody can read, and for one its owner has already."""
+    try:
+        plain_name(name)
+    except ValueError as error:
+        raise refuse("name", str(error), "Choose another name.") from None
     try:
         with transaction.atomic():
             row.save()

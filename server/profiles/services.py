@@ -118,8 +118,9 @@ def take_in(owner: Any, text: str) -> int:
     for one in players:
         model = one.stroke.as_json()
         measured = {name: model[name] for name in _MEASURED} if one.measured else None
-        PlayerProfile.objects.create(
-            owner=owner, name=one.stroke.name, level=one.level, stroke_model=model, measured=measured,
-            cue=one.cue, notes=one.notes,
+        row = PlayerProfile(
+            owner=owner, name=one.stroke.name, level=one.level, stroke_model=model, measured=measured, cue=one.cue,
+            notes=one.notes,
         )  # fmt: skip
+        save_named(row, row.name, "player")
     return len(players)

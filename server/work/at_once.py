@@ -22,7 +22,7 @@ from work.readiness import need
 # Each uses up to all cores itself; a second one fills the gaps.
 _AT_A_TIME = max(1, CORES // 2)
 # So many of one account may wait, and so long anybody.
-_OF_ONE, _PATIENCE_S = 3, 8.0
+_OF_ONE, _PATIENCE_S = 6, 8.0
 _turns = threading.BoundedSemaphore(_AT_A_TIME)
 _waiting: Counter[int] = Counter()
 _counting = threading.Lock()

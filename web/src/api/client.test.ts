@@ -31,6 +31,26 @@ beforeEach(() => {
   useName('ida')
 })
 
+describe('a server that is busy', () => {
+  const later = (seconds: string) => {
+    const answer = refusal(429)
+    answer.headers.set('Retry-After', seconds)
+    return answer
+  }
+  it('is asked again soon, and told of when it says that it will take long', async () => {
+    vi.useFakeTimers()
+    const soon = serverThat(later('1'), json({ id: 1 }))
+    const answered = stop()
+    await vi.advanceTimersByTimeAsync(1100)
+    await answered
+    expect(soon).toHaveLength(2)
+    vi.useRealTimers()
+    const long = serverThat(later('60'))
+    await expect(stop()).rejects.toMatchObject({ status: 429 })
+    expect(long).toHaveLength(1)
+  })
+})
+
 describe('signed in anew in another window', () => {
   it('the page learns the new token and asks once more', async () => {
     const sent = serverThat(refusal(403), json({ username: 'ida', csrf: 'new' }), json({ id: 1 }))

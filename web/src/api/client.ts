@@ -131,7 +131,8 @@ async function isHealed(): Promise<boolean> {
   return session.username !== null
 }
 
-/** While the physics is being made ready, questions for it wait in sight: asked again until they are answered. */
+const LONGEST_PAUSE_S = 5
+/** While the physics is being made ready, or others are before it, a question waits in sight: asked until it is answered. */
 async function patientFetch(request: Request): Promise<Response> {
   let healed = false
   for (;;) {
@@ -142,8 +143,9 @@ async function patientFetch(request: Request): Promise<Response> {
       healed = await isHealed()
       if (healed) continue
     }
-    const pause = answer.status === 503 ? Number(answer.headers.get('Retry-After')) : 0
-    if (!pause) return answer
+    // Soon is now: what is to be asked again in an hour is told instead.
+    const pause = [429, 503].includes(answer.status) ? Number(answer.headers.get('Retry-After')) : 0
+    if (!pause || pause > LONGEST_PAUSE_S) return answer
     await new Promise((wake) => setTimeout(wake, 1000 * pause))
   }
 }
