@@ -138,7 +138,6 @@ class PlayersAsAFile(unittest.TestCase):
             {"name": "B", "level": "master"},
             {"name": "C", "level": "league", "stroke": {"aim_deg": 9}},
             {"name": "A", "level": "league"},
-            {"name": "D", "level": "league", "notes": "no\u0000thing"},
             7,
         ]
         text = '{"format": "partita-players", "version": 1, "players": [\n'
@@ -147,9 +146,12 @@ class PlayersAsAFile(unittest.TestCase):
             read_players(text)
         said = str(refused.exception)
         for words in (
-            "line 3 name", "line 4 level", "line 5 player aim_deg", "line 7 notes", "line 8: it is not",
+            "line 3 name", "line 4 level", "line 5 player aim_deg", "line 7: it is not",
             "“A” stands twice",
         ):  # fmt: skip
             self.assertIn(words, said)
+        odd = text.replace('"B"', '"no\\u0000body"')
+        with self.assertRaisesRegex(Refused, "line 4: it holds a character that is none"):
+            read_players(odd)
         with self.assertRaisesRegex(Refused, "no list of players"):
             read_players("{}")

@@ -36,7 +36,9 @@ def finite_json(text: str, name: str = "file") -> Any:
     except ValueError:
         raise refuse(name, "a number in it has thousands of digits", "Use ordinary numbers.") from None
     if _ESCAPED_CONTROL.search(whole):
-        raise _no_character(name)
+        found = _ESCAPED_CONTROL.search(text)
+        line = 1 + text.count("\n", 0, found.start() if found else 0)
+        raise _no_character(f"{name}{': ' if name else ''}line {line}")
     return document
 
 
