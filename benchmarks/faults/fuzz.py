@@ -27,7 +27,7 @@ from urllib.parse import quote
 from django.contrib.auth.models import User
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.core.management import call_command
-from django.test import Client, TestCase
+from django.test import Client, TransactionTestCase
 
 from benchmarks.faults.oddities import as_text, broken, broken_text, example, odd_value
 from benchmarks.figures import keep
@@ -84,7 +84,7 @@ def _in_time() -> Iterator[None]:
         signal.signal(signal.SIGALRM, before)
 
 
-class Fuzz(TestCase):
+class Fuzz(TransactionTestCase):
     """The whole run; its finds are told with what brought them about."""
 
     def setUp(self) -> None:
