@@ -9,7 +9,6 @@ from partita.errors import refuse
 # Of one account, each with the word for it.
 LAYOUTS = (2_000, "layouts")
 KEPT_STUDIES = (1_000, "kept studies")
-UNKEPT_STUDIES = (1_500, "weighings of the last days that were not kept")
 PLAYERS = (200, "players")
 TABLES = (100, "tables")
 MATCHES = (5_000, "matches")

@@ -5,12 +5,12 @@ from typing import Any
 
 from django.db.models import F
 
-from config.quotas import UNKEPT_STUDIES, check_room
 from layouts.models import Layout
 from partita.files import layout_file
 from partita.games.match import Match
 from partita.weighing.weigh import WeighRequest, check_request
 from profiles.services import stroke_model_named
+from studies.clearing import make_room
 from studies.models import Study
 from studies.questions import kept_question
 from studies.tasks import weigh_study
@@ -33,7 +33,7 @@ def ask(
     match: Match | None = None,
 ) -> Study:
     """Check a question, supersede the owner's running ones, and queue it: all of that or nothing."""
-    check_room(Study.objects.filter(owner=owner, kept=False), UNKEPT_STUDIES)
+    make_room(owner)
     file = layout_file.read(document)
     players = stroke_model_named(owner, me), stroke_model_named(owner, them)
     request = WeighRequest(file.situation, *players, seed, samples, file.strokes, match)

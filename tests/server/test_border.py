@@ -30,6 +30,7 @@ from practice.models import DrillAttempt, DrillSitting, Expectation, OwnDrill, Q
 from profiles.models import PlayerProfile
 from records.models import Decision, Match, Reckoning
 from runouts.models import RunOut
+from studies.clearing import make_room
 from studies.models import Study
 from tables.models import TableProfile, TableReading
 from tests.server.documents import line, settled
@@ -134,6 +135,14 @@ class Border(TestCase):
         self.post(json.dumps(LAYOUT))
         with self.assertRaisesRegex(Refused, "room for 1 layouts"):
             check_room(Layout.objects.filter(owner=self.user), (1, "layouts"))
+
+    def test_the_oldest_weighings_that_nobody_kept_make_room_for_the_next(self) -> None:
+        rows = [Study(owner=self.user, question={}, kept=number == 0) for number in range(4)]
+        kept, old, *young = Study.objects.bulk_create(rows)
+        with mock.patch("studies.clearing._MOST_UNKEPT", 3):
+            self.assertEqual(make_room(self.user), 1)
+        self.assertEqual(set(Study.objects.values_list("pk", flat=True)), {kept.pk, *(one.pk for one in young)})
+        self.assertNotIn(old.pk, Study.objects.values_list("pk", flat=True))
 
     def test_layouts_are_listed_by_pages(self) -> None:
         Layout.objects.bulk_create(Layout(owner=self.user, name=str(k), document=GOOD) for k in range(130))
