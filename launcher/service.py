@@ -19,7 +19,7 @@ from launcher.database import Cluster
 from launcher.places import CHECKOUT, PYTHON, state_folder
 from launcher.processes import end, is_locked, left_over, private_log
 from launcher.steps import StepFailed, beside_each_other, run, skip, step
-from launcher.supervisor import RUNS_ALREADY
+from launcher.supervisor import ANOTHER_RUNS
 
 DEMO_SIGN_IN = ("harbour", "lane-nine")  # as in server/layouts/demo.py
 
@@ -86,7 +86,6 @@ def _launch(served: Serving) -> dict[str, Any]:
         process = None
     else:
         (state / "running.json").unlink(missing_ok=True)
-        log.unlink(missing_ok=True)
         with private_log(log) as output:
             process = subprocess.Popen(
                 [sys.executable, "-m", "launcher.supervisor"], cwd=CHECKOUT, stdout=output, stderr=output,
@@ -98,11 +97,11 @@ def _launch(served: Serving) -> dict[str, Any]:
         if facts and answers(facts["port"], served):
             return facts
         if process is not None and process.poll() is not None:
-            tail = "\n".join(log.read_text(encoding="utf-8", errors="replace").splitlines()[-12:])
-            if RUNS_ALREADY in tail:
-                # Two starts at once: the other one won.
+            if process.returncode == ANOTHER_RUNS:
+                print("another start is under way, this one waits for it ... ", end="", flush=True)
                 process = None
                 continue
+            tail = "\n".join(log.read_text(encoding="utf-8", errors="replace").splitlines()[-12:])
             raise StepFailed(f"the supervisor ended:\n{tail}", f"See {log}; then run the same command again.")
         time.sleep(0.1)
     raise StepFailed("Partita did not answer within two minutes", f"See the logs in {state}.")

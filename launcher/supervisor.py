@@ -25,6 +25,8 @@ _PAUSE_S = 0.2
 _DATABASE_PAUSES = (0.5, 1.0, 2.0, 5.0, 10.0)
 _LOGS_EVERY_S = 60.0
 RUNS_ALREADY = "Partita is running, or being started, from this state folder already"
+# With this status ends a supervisor that found another one.
+ANOTHER_RUNS = 3
 
 
 def server_environment(database_url: str, state: Path, port: int, served: Serving | None = None) -> dict[str, str]:
@@ -187,4 +189,4 @@ if __name__ == "__main__":
         sys.exit(main())
     except StepFailed as failed:
         print(f"{failed.what}\n{failed.cure}", file=sys.stderr, flush=True)
-        sys.exit(1)
+        sys.exit(ANOTHER_RUNS if failed.what == RUNS_ALREADY else 1)

@@ -31,7 +31,7 @@ from launcher.processes import (
     private_log,
 )  # fmt: skip
 from launcher.steps import StepFailed
-from launcher.supervisor import Database
+from launcher.supervisor import ANOTHER_RUNS, Database
 
 
 def soon(condition: Callable[[], bool], seconds: float = 20.0) -> bool:
@@ -249,6 +249,13 @@ class Served(Folder):
         self.assertIn("PARTITA_PORT is “abc”", done.stderr)
         self.assertNotIn("Traceback", done.stderr)
         self.assertEqual(left_over(self.folder), [])
+
+    def test_a_supervisor_that_finds_another_one_ends_with_a_status_of_its_own(self) -> None:
+        with only_one(self.folder / "lock", "held by this test"):
+            env = {**os.environ, "PARTITA_STATE": str(self.folder)}
+            command = [sys.executable, "-m", "launcher.supervisor"]
+            done = subprocess.run(command, cwd=CHECKOUT, capture_output=True, check=False, env=env)
+        self.assertEqual((done.returncode, left_over(self.folder)), (ANOTHER_RUNS, []))
 
     def test_a_club_is_served_as_it_was_opened_also_after_a_reboot(self) -> None:
         club.keep(club.Serving(bind="10.0.0.5", port=8443, hosts=["club.example"], proxy="127.0.0.1"), self.folder)
