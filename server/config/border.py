@@ -3,7 +3,6 @@
 Hosts, text and the shape of refusals are checked here, so that no address needs checks of its own.
 """
 
-import logging
 from collections.abc import Callable
 from typing import Any
 
@@ -14,8 +13,6 @@ from ninja.parser import Parser
 
 from partita.errors import Problem, Refused, refuse
 from partita.files.locate import finite_json, plain_text
-
-log = logging.getLogger(__name__)
 
 # Scripts, fonts and pictures come from this server alone, and no other page may frame this one. The component library
 # writes styles into the page while it runs, so these may stand in it.

@@ -4,7 +4,6 @@ import json
 import os
 import re
 import shutil
-import signal
 import socket
 import subprocess
 import sys
@@ -22,7 +21,6 @@ from launcher.processes import (
     MARK,
     Child,
     end,
-    ends_with_parent,
     is_alive,
     is_locked,
     keep_small,
@@ -216,10 +214,6 @@ class Children(Folder):
             with self.assertRaisesRegex(StepFailed, "it runs already"), only_one(lock, "it runs already"):
                 pass
         self.assertFalse(is_locked(lock))
-
-    def test_the_signal_of_the_parents_end_is_the_one_that_was_named(self) -> None:
-        child = subprocess.Popen(["sleep", "0.01"], preexec_fn=ends_with_parent(signal.SIGINT))
-        self.assertEqual(child.wait(), 0)
 
 
 class Served(Folder):
