@@ -2,8 +2,10 @@
 
 import os
 import threading
-from collections.abc import Callable
-from concurrent.futures import ThreadPoolExecutor
+import time
+from collections import deque
+from collections.abc import Callable, Iterator
+from concurrent.futures import Future, ThreadPoolExecutor, wait
 from itertools import pairwise
 
 import numpy as np
@@ -14,17 +16,17 @@ _NAME = "partita-core"
 _POOL = ThreadPoolExecutor(max_workers=CORES, thread_name_prefix=_NAME)
 # Below this a batch is done before a second thread has begun.
 _WORTH_SHARING = 16
+# Items of one slice at most, where slices grow.
+_LARGEST = 16
 
 
-def over_slices(
-    count: int, work: Callable[[slice], None], threads: int = CORES, worth_sharing: int = _WORTH_SHARING
-) -> None:
+def over_slices(count: int, work: Callable[[slice], None], threads: int = CORES) -> None:
     """Call `work` with slices that cover range(count), on several threads when that is worth it.
 
     Work that itself calls this goes on in its own thread: waiting there for the others, all would wait for ever.
     """
     inside = threading.current_thread().name.startswith(_NAME)
-    if threads <= 1 or count < worth_sharing or inside:
+    if threads <= 1 or count < _WORTH_SHARING or inside:
         if count:
             work(slice(0, count))
         return
@@ -32,3 +34,38 @@ def over_slices(
     edges = np.linspace(0, count, 4 * threads + 1).astype(int)
     parts = [slice(int(a), int(b)) for a, b in pairwise(edges) if b > a]
     list(_POOL.map(work, parts))
+
+
+def in_order(count: int, work: Callable[[slice], None], longest_s: float = 0.25) -> Iterator[int]:
+    """Call `work` with slices that cover range(count), in order; yield how many are done, as they get done.
+
+    Each thread takes the next slice as soon as it is free, so that one of long work keeps no other waiting. Slices grow
+    as long as one takes less than `longest_s`. Stop by not asking for the next: what has not begun is dropped, and what
+    runs is waited for.
+    """
+    ahead: deque[tuple[int, Future[float]]] = deque()
+    begin, size = 0, 1
+    if threading.current_thread().name.startswith(_NAME):
+        work(slice(0, count))
+        yield count
+        return
+    try:
+        while begin < count or ahead:
+            while begin < count and len(ahead) < CORES + 1:
+                end = min(count, begin + size)
+                ahead.append((end, _POOL.submit(_timed, work, slice(begin, end))))
+                begin = end
+            done, running = ahead.popleft()
+            size = min(_LARGEST, 2 * size) if running.result() < longest_s / 2 else max(1, size // 2)
+            yield done
+    finally:
+        for _, waiting in ahead:
+            waiting.cancel()
+        wait([running for _, running in ahead])
+
+
+def _timed(work: Callable[[slice], None], part: slice) -> float:
+    """Do it; how long it took, s."""
+    started = time.monotonic()
+    work(part)
+    return time.monotonic() - started

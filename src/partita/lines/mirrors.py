@@ -44,7 +44,7 @@ def kick_to(bed, places, in_play, target):
 
 
 @kernel
-def _mirrored(bed, rail, x, y):
+def mirrored(bed, rail, x, y):
     """A place mirrored in the line that centres keep from a rail: 0 head, 1 foot, 2 near, 3 far."""
     if rail < 2:
         return 2.0 * (bed.reach if rail == 0 else bed.length - bed.reach) - x, y
@@ -60,7 +60,7 @@ def _reaches(bed, places, in_play, target, way, cushions, off):
     way_x, way_y, code = places[target, 0], places[target, 1], way
     divisor = 4 ** (cushions - 1)
     for _ in range(cushions):
-        way_x, way_y = _mirrored(bed, (way // divisor) % 4, way_x, way_y)
+        way_x, way_y = mirrored(bed, (way // divisor) % 4, way_x, way_y)
         divisor //= 4
     x, y = places[0, 0], places[0, 1]
     length = math.hypot(way_x - x, way_y - y)

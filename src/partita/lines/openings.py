@@ -28,10 +28,17 @@ def pocket_opening(windows, bed, pocket, places, in_play, target, first_blocker)
         below the target are gone when it is played
     The fold is true where the middle is met by ball and rail at once.
     """
+    window = window_from(windows, bed, pocket, places[target, 0], places[target, 1])
+    if window[1] <= 0.0:
+        return window[0], 0.0, window[2], False
+    return open_part(bed, places, in_play, target, first_blocker, window)
+
+
+@kernel
+def open_part(bed, places, in_play, target, first_blocker, window):
+    """What blockers and rails leave of a window: as `pocket_opening`; window : its direction, half and distance."""
     x, y, radius = places[target, 0], places[target, 1], bed.radius
-    direction, half, distance = window_from(windows, bed, pocket, x, y)
-    if half <= 0.0:
-        return direction, 0.0, distance, False
+    direction, half, distance = window
     low, high = -half, half
     fx, fy = math.cos(direction), math.sin(direction)
     edge_x, edge_y = math.cos(min(half, 1.5)), math.sin(min(half, 1.5))
@@ -47,8 +54,8 @@ def pocket_opening(windows, bed, pocket, places, in_play, target, first_blocker)
         size = math.hypot(dx, dy)
         low, high = _cut_back(low, high, math.atan2(aside, along), math.asin(min(1.0, 2.0 * radius / size)))
     open_low, open_high = low, high
-    for rail in range(4):
-        gap, away = _gap_to(bed, rail, x, y)
+    for rail in range(4 if is_near_rail(bed, x, y) else 0):
+        gap, away = gap_to(bed, rail, x, y)
         if gap < 2.0 * radius:
             bearing = away - direction
             bearing -= 2.0 * math.pi * math.floor(bearing / (2.0 * math.pi) + 0.5)
@@ -63,6 +70,21 @@ def pocket_opening(windows, bed, pocket, places, in_play, target, first_blocker)
 
 
 @kernel
+def widest_half(bed, half, x, y):
+    """A half window, rad, that what is left of one never exceeds: near a rail it may be folded, and wider."""
+    if is_near_rail(bed, x, y):
+        return 2.0 * FOLDED_HALF * half
+    return half
+
+
+@kernel
+def is_near_rail(bed, x, y):
+    """Whether a rail leaves the cue ball less room behind a ball than it needs."""
+    least = min(min(x, bed.length - x), min(y, bed.width - y)) - bed.reach
+    return least < 2.0 * bed.radius
+
+
+@kernel
 def _cut_back(low, high, bearing, width):
     """A window's ends after directions within `width` of a bearing are taken out at the nearer side."""
     if bearing + width > low and bearing - width < high:
@@ -73,7 +95,7 @@ def _cut_back(low, high, bearing, width):
 
 
 @kernel
-def _gap_to(bed, rail, x, y):
+def gap_to(bed, rail, x, y):
     """Room, m, between a ball and a rail (0 head, 1 foot, 2 near, 3 far), and the direction, rad, away from it."""
     if rail == 0:
         return x - bed.reach, 0.0

@@ -1,8 +1,9 @@
 """The desk of a deciding player: his table and scratch, and how a shot is played, judged and looked at there.
 
 Kernels here and in the modules beside take the `desk`, places : (n, 2) m, the cue ball first; in_play : (n,) int8, -1
-on the table; standing : (STANDING,) int64; stroke : (5,) as `Stroke.row`; ball, pocket : what is called, -1 for none;
-draws : (m, DRAWS) standard normals; who, me : 0 or 1, whose chance is worked out. Worths are rack chances, 0..1.
+on the table; standing : (STANDING,) int64; stroke : (5,) as `Stroke.row`; ball, pocket : what is called, -1 for none,
+ball PUSH_OUT for a push-out; draws : (m, DRAWS) standard normals; who, me : 0 or 1, whose chance is worked out.
+Worths are rack chances, 0..1.
 """
 
 from typing import NamedTuple
@@ -48,6 +49,8 @@ _MOST = 700
     REST_Y,
 ) = range(16)
 COLUMNS = 16
+# In place of a called ball: a push-out.
+PUSH_OUT = -2
 _PAIRS = 5
 # Noisy tries of the finalists, and places for the ball in hand that are played.
 FINAL_TRIES, _HAND_PLAYED = 16, 3
@@ -71,7 +74,8 @@ class Desk(NamedTuple):
     candidates : (_MOST, COLUMNS); kept : (COLUMNS,) the best of several places; rows : (DRAWN, 5)
     finals, after, then : the last shot played and judged
     pairs : (_PAIRS, 4) ball, pocket, worth and make chance of the pots looked at
-    spots : (_HAND_PLAYED, 4) places of the cue ball in hand with what they are worth; on, judged_on : (n,) bool
+    spots : (_HAND_PLAYED, 4) places of the cue ball in hand with what they are worth
+    on, may_pot, judged_on : (n,) bool
     start_places, start_in_play, standing : of a rack being played; row : (1, DRAWS) one shot's draws
     """
 
@@ -98,6 +102,7 @@ class Desk(NamedTuple):
     pairs: Floats
     spots: Floats
     on: NDArray[np.bool_]
+    may_pot: NDArray[np.bool_]
     judged_on: NDArray[np.bool_]
     start_places: Floats
     start_in_play: NDArray[np.int8]
@@ -132,6 +137,7 @@ def new_desk(eyes: Eyes, physics: Physics, pots: Pots = POTS, solo: bool = False
         pairs=np.zeros((_PAIRS, 4)),
         spots=np.zeros((_HAND_PLAYED, 4)),
         on=np.zeros(balls, dtype=np.bool_),
+        may_pot=np.zeros(balls, dtype=np.bool_),
         judged_on=np.zeros(balls, dtype=np.bool_),
         start_places=np.zeros((balls, 2)),
         start_in_play=np.zeros(balls, dtype=np.int8),
@@ -155,8 +161,8 @@ def play_shot(desk, places, in_play, stroke, until_contact):
 def judge_played(desk, in_play, standing, ball, pocket):
     """Code of the shot just played; desk.finals, after and then are what follows, seen from who shot."""
     play = Played(
-        desk.facts, desk.pocketed, desk.eyes.numbers, in_play, standing, ball, pocket, False, desk.finals,
-        desk.after, desk.then,
+        desk.facts, desk.pocketed, desk.eyes.numbers, in_play, standing, max(ball, -1), pocket, ball == PUSH_OUT,
+        desk.finals, desk.after, desk.then,
     )  # fmt: skip
     return call_at(desk.judge_at, 0, (play, desk.judged_on, desk.eyes.bed))
 

@@ -66,7 +66,7 @@ def _spots(desk, places, in_play, standing, hand, who):
                     y = places[target, 1] - 2.0 * radius * math.sin(direction) - distance * math.sin(back)
                     if _is_free(eyes.bed, places, in_play, x, y):
                         chance = make_chance(
-                            eyes.windows, eyes.bed, pocket, places, in_play, target, x, y, eyes.models[who]
+                            eyes.windows, eyes.bed, pocket, places, in_play, target, x, y, eyes.models[who], 0.0,
                         )  # fmt: skip
                         found = keep_best(desk.spots, found, x, y, chance, 0.0)
     return found
@@ -84,7 +84,7 @@ def _spots_behind_line(desk, places, in_play, game, who):
             for pocket in range(6):
                 if desk.on[target]:
                     chance = make_chance(
-                        eyes.windows, eyes.bed, pocket, places, in_play, target, x, y, eyes.models[who]
+                        eyes.windows, eyes.bed, pocket, places, in_play, target, x, y, eyes.models[who], best,
                     )  # fmt: skip
                     best = max(best, chance)
         found = keep_best(desk.spots, found, x, y, best, 0.0)

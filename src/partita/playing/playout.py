@@ -6,7 +6,6 @@ situations played with the same seeds differ by themselves and not by luck. A ra
 `most_shots` is shared.
 """
 
-import time
 from collections.abc import Iterator
 from dataclasses import dataclass
 
@@ -23,7 +22,7 @@ from partita.options.option import Option
 from partita.options.scene import Scene, rows_of
 from partita.options.trace import read_option
 from partita.options.wishes import Wish, own_strokes
-from partita.parallel import CORES, over_slices
+from partita.parallel import in_order
 from partita.physics.simulate import names_of, physics_of
 from partita.physics.stroke import Stroke
 from partita.players.executions import standard_draws
@@ -32,6 +31,7 @@ from partita.playing.desk import (
     COLUMNS,
     DRAWN,
     POTS,
+    PUSH_OUT,
     Desk,
     Pots,
     new_desk,
@@ -44,8 +44,6 @@ from partita.value.place_maps import PlaceMaps
 Floats = NDArray[np.float64]
 MOST_RACKS = 20_000
 _MOST_SHOTS = {"straight-pool": 600, "snooker": 400}
-# Racks of one core in one batch: a few at first, more as long as a batch takes no time to speak of.
-_FEWEST, _MOST_AT_A_TIME, _BATCH_S = 1, 16, 1.0
 # The deciding player's own tries use the same draws in every rack: he is a fixed player.
 _POLICY_SEED = 20_011
 
@@ -148,18 +146,7 @@ def racks_of(
             written[part],
         )  # fmt: skip
 
-    begin, at_a_time = 0, _FEWEST
-    while begin < racks:
-        end, started = min(racks, begin + at_a_time * CORES), time.monotonic()
-
-        def play_part(part: slice, begin: int = begin) -> None:
-            play(slice(begin + part.start, begin + part.stop))
-
-        over_slices(end - begin, play_part, worth_sharing=2)
-        yield end
-        begin = end
-        # What is asked between batches, whether to stop or whose turn it is, must not wait for long ones.
-        at_a_time = min(_MOST_AT_A_TIME, 2 * at_a_time) if time.monotonic() - started < _BATCH_S else at_a_time
+    yield from in_order(racks, play)
 
 
 def first_stroke(question: Question, own: Stroke | Wish) -> Floats:
@@ -173,7 +160,7 @@ def candidate_of(names: tuple[str, ...], option: Option, shooter: Floats) -> Flo
     """(COLUMNS,) an option as a candidate of the fast player, with its call; names : of a start; shooter : his row."""
     intention, call = option.intention, option.call
     judgement = option.judgement_m(float(shooter[SIGHT]))
-    ball = names.index(call.ball) if call.ball else -1
+    ball = names.index(call.ball) if call.ball else (PUSH_OUT if call.push_out else -1)
     target = names.index(intention.target) if intention.target else 0
     contact = [option.contact_m, abs(option.cut_rad), judgement, 0.0]
     return np.concatenate([option.stroke.row(), contact, [ball, call.pocket, target, 0.0, 0.0, 0.0, 0.0]])

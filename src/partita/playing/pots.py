@@ -5,6 +5,7 @@ Kernels here take what those of `desk` take; `count` : candidates so far, return
 
 import math
 
+from partita.games.standing import GAME, STRAIGHT_POOL
 from partita.kernels import kernel
 from partita.lines.openings import off_middle, pocket_opening
 from partita.physics.facts import CUT, FIRST_HIT, TARGET_DIRECTION
@@ -14,6 +15,8 @@ from partita.value.make_chance import make_chance
 from partita.value.rest import CLEAR, GIVEN
 
 _LEAST_MAKE = 0.03
+# Of the many balls of straight pool the best few are alike.
+_PAIRS_OF_MANY = 3
 _FOLDED_AIMS = 7
 # From this half window on a ball hangs, and is also cut so far across it.
 _WIDE_RAD, _ACROSS = 0.25, (-0.65, 0.0, 0.65)
@@ -61,19 +64,20 @@ def _aimed_at_both(desk, places, in_play, target, pocket, spread, stroke):
 
 
 @kernel
-def _find_pairs(desk, places, in_play, who, missed):
+def _find_pairs(desk, places, in_play, standing, who, missed):
     """The most promising pots into desk.pairs by the formula's worth; how many. desk.glance is of this position."""
-    eyes, found = desk.eyes, 0
+    eyes, found, me = desk.eyes, 0, desk.eyes.models[who]
+    kept = desk.pairs[:_PAIRS_OF_MANY] if standing[GAME] == STRAIGHT_POOL else desk.pairs
     for ball in range(1, in_play.shape[0]):
         if not desk.on[ball]:
             continue
         for pocket in range(6):
             chance = make_chance(
-                eyes.windows, eyes.bed, pocket, places, in_play, ball, places[0, 0], places[0, 1], eyes.models[who]
+                eyes.windows, eyes.bed, pocket, places, in_play, ball, places[0, 0], places[0, 1], me, 0.0,
             )  # fmt: skip
             if chance >= _LEAST_MAKE:
                 worth = chance * eyes.made[ball] + (1.0 - chance) * missed
-                found = keep_best(desk.pairs, found, ball, pocket, worth, chance)
+                found = keep_best(kept, found, ball, pocket, worth, chance)
     return found
 
 
@@ -81,7 +85,7 @@ def _find_pairs(desk, places, in_play, who, missed):
 def add_pots(desk, places, in_play, standing, who, count):
     """Candidates for the most promising pots, valued without error but for the chance of missing."""
     missed = 0.0 if desk.solo == 1 else 1.0 - desk.glance[GIVEN]
-    for pair in range(_find_pairs(desk, places, in_play, who, missed)):
+    for pair in range(_find_pairs(desk, places, in_play, standing, who, missed)):
         target, pocket, chance = int(desk.pairs[pair, 0]), int(desk.pairs[pair, 1]), desk.pairs[pair, 3]
         direction, half, _, folded = pocket_opening(
             desk.eyes.windows, desk.eyes.bed, pocket, places, in_play, target, 1

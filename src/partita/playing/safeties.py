@@ -5,6 +5,7 @@ Kernels here take what those of `desk` take; `count` : candidates so far, return
 
 import math
 
+from partita.games.standing import GAME, STRAIGHT_POOL
 from partita.kernels import kernel
 from partita.lines.sight import can_be_hit
 from partita.physics.facts import CUE_CUSHIONS_BEFORE, CUT, FIRST_HIT, ROUTE, WAY, unsighted_way
@@ -14,6 +15,8 @@ from partita.playing.candidates import clean_worth, keep_best, put_safety
 from partita.playing.desk import AIMED_AT, CONTACT, CUT_AT, JUDGEMENT, WORTH, play_shot
 
 _SPEEDS, _HEIGHTS, _CONTACTS, _TARGETS = (0.6, 1.1, 1.8, 2.8), (-0.2, 0.25), 12, 3
+# At straight pool shots into the pack take long to play, and hard ones are no safeties: fewer of all of them.
+_PACK_CONTACTS, _PACK_SPEEDS, _PACK_HEIGHTS = 6, 3, 1
 _KICK_SPEEDS, _KICK_DIRECTIONS = (1.6, 2.6), 96
 
 
@@ -32,21 +35,22 @@ def _safe_targets(desk, places, in_play):
 def add_safeties(desk, places, in_play, standing, who, count):
     """Candidates straight at the nearest balls from thin to thin, valued without error."""
     radius, targets, pots = desk.eyes.bed.radius, _safe_targets(desk, places, in_play), count
+    pack = standing[GAME] == STRAIGHT_POOL
     # The same number of contacts whatever there is to aim at, so that a shot takes as long to decide.
     for pair in range(targets):
         target = int(desk.pairs[pair, 0])
         dx, dy = places[target, 0] - places[0, 0], places[target, 1] - places[0, 1]
         distance, middle = math.hypot(dx, dy), math.atan2(dy, dx)
         reach = math.asin(min(1.0, 2.0 * radius / distance))
-        contacts = _CONTACTS // targets
+        contacts = (_PACK_CONTACTS if pack else _CONTACTS) // targets
         for k in range(contacts):
             offset = -0.95 + 1.9 * k / (contacts - 1)
             aim = middle + math.asin(offset * math.sin(reach))
-            for speed in _SPEEDS:
-                for height in _HEIGHTS:
+            for i in range(_PACK_SPEEDS if pack else len(_SPEEDS)):
+                for j in range(_PACK_HEIGHTS if pack else len(_HEIGHTS)):
                     here = count
                     count = put_safety(
-                        desk.candidates, count, aim, speed, height, max(0.02, distance - 2.0 * radius), target
+                        desk.candidates, count, aim, _SPEEDS[i], _HEIGHTS[j], max(0.02, distance - 2.0 * radius), target
                     )
                     if count == here:
                         return count

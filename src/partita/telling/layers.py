@@ -171,7 +171,7 @@ def _make(rater: Rater, left: After, ball: int, pocket: int) -> float:
     return float(
         make_chance(
             pocket_windows(rater.scene.table), rater.bed, pocket, left.places, left.in_play, ball, cue[0], cue[1],
-            rater.shooter,
+            rater.shooter, 0.0,
         )
     )  # fmt: skip
 

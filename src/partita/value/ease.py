@@ -7,7 +7,7 @@ windows and bed; they return chances and shares, 0..1.
 import math
 
 from partita.kernels import kernel
-from partita.lines.openings import pocket_opening
+from partita.lines.openings import open_part, widest_half
 from partita.physics.pocket_windows import window_from
 from partita.players.stroke_model import SPEED
 from partita.value.make_chance import FROZEN_THROW_RAD, chance_from_angles
@@ -42,7 +42,10 @@ def ease(windows, bed, places, in_play, ball, first_blocker, me, them):
     """
     widest = 0.0
     for pocket in range(6):
-        _, half, _, folded = pocket_opening(windows, bed, pocket, places, in_play, ball, first_blocker)
+        window = window_from(windows, bed, pocket, places[ball, 0], places[ball, 1])
+        if widest_half(bed, window[1], places[ball, 0], places[ball, 1]) <= widest:
+            continue
+        _, half, _, folded = open_part(bed, places, in_play, ball, first_blocker, window)
         if folded:
             half -= FROZEN_THROW_RAD * math.sin(TYPICAL_CUT)
         widest = max(widest, half)

@@ -90,7 +90,7 @@ def make_in_hand(eyes, places, in_play, target, player):
             cue_x = places[target, 0] - (2 * bed.radius + _IN_HAND_DISTANCE_M) * math.cos(back)
             cue_y = places[target, 1] - (2 * bed.radius + _IN_HAND_DISTANCE_M) * math.sin(back)
             if is_on_bed(bed, cue_x, cue_y):
-                chance = make_chance(eyes.windows, bed, pocket, places, in_play, target, cue_x, cue_y, player)
+                chance = make_chance(eyes.windows, bed, pocket, places, in_play, target, cue_x, cue_y, player, best)
                 best = max(best, chance)
     return best
 
@@ -102,7 +102,7 @@ def _make_from_line(eyes, places, in_play, target, game, player):
     for k in range(LINE_PLACES):
         x, y = line_place(eyes.bed, game, k)
         for pocket in range(6):
-            chance = make_chance(eyes.windows, eyes.bed, pocket, places, in_play, target, x, y, player)
+            chance = make_chance(eyes.windows, eyes.bed, pocket, places, in_play, target, x, y, player, best)
             best = max(best, chance)
     return best
 
@@ -122,7 +122,7 @@ def _best_make_from(eyes, places, in_play, target, x, y, player):
     """Best make chance of one ball with the cue ball at (x, y)."""
     best = 0.0
     for pocket in range(6):
-        best = max(best, make_chance(eyes.windows, eyes.bed, pocket, places, in_play, target, x, y, player))
+        best = max(best, make_chance(eyes.windows, eyes.bed, pocket, places, in_play, target, x, y, player, best))
     return best
 
 

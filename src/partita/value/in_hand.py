@@ -34,4 +34,4 @@ def _best_from(windows, bed, places, in_play, on, player, out):
         x, y = places[k, 0, 0], places[k, 0, 1]
         for ball in on:
             for pocket in range(6):
-                out[k] = max(out[k], make_chance(windows, bed, pocket, places[k], in_play, ball, x, y, player))
+                out[k] = max(out[k], make_chance(windows, bed, pocket, places[k], in_play, ball, x, y, player, out[k]))

@@ -35,8 +35,9 @@ def _best_makes(windows, bed, places, in_play, on, in_hand, player, out):
                     best = max(best, _IN_HAND_SHARE if half > 0.03 else 0.0)
                 else:
                     chance = make_chance(
-                        windows, bed, pocket, places[e], in_play[e], ball, places[e, 0, 0], places[e, 0, 1], player
-                    )
+                        windows, bed, pocket, places[e], in_play[e], ball, places[e, 0, 0], places[e, 0, 1], player,
+                        best,
+                    )  # fmt: skip
                     best = max(best, chance)
         out[e] = best
 

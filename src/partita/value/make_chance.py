@@ -18,7 +18,8 @@ The formula, for a cue ball, an object ball and a pocket:
 import math
 
 from partita.kernels import kernel
-from partita.lines.openings import off_middle, pocket_opening
+from partita.lines.openings import off_middle, open_part, widest_half
+from partita.physics.pocket_windows import window_from
 from partita.players.conditions import body_factor
 from partita.players.stroke_model import AIM, SIGHT
 
@@ -77,14 +78,33 @@ def chance_from_angles(half, off, distance, cut, awkward, player, radius):
 
 
 @kernel
-def make_chance(windows, bed, pocket, places, in_play, target, cue_x, cue_y, player):
-    """Chance of potting `target` into `pocket` directly from (cue_x, cue_y). Never raises; 0 if closed."""
+def most_of_window(bed, window, x, y, cue_x, cue_y, straight, player):
+    """A make chance that no ball at (x, y) exceeds through this window (direction, half and distance), whatever is in
+    the way: its widest, from the nearest place of the ghost ball, with the least cut; straight : rad, to the ball."""
+    turn = straight - window[0]
+    turn -= 2.0 * math.pi * math.floor(turn / (2.0 * math.pi) + 0.5)
+    # Seen from the ghost ball a cut is never less than from the cue ball.
+    cut = max(0.0, abs(turn) - window[1])
+    distance = max(0.0, math.hypot(x - cue_x, y - cue_y) - 2.0 * bed.radius)
+    return chance_from_angles(widest_half(bed, window[1], x, y), 0.0, distance, cut, 1.0, player, bed.radius)
+
+
+@kernel
+def make_chance(windows, bed, pocket, places, in_play, target, cue_x, cue_y, player, beyond):
+    """Chance of potting `target` into `pocket` directly from (cue_x, cue_y). Never raises; 0 if closed.
+
+    beyond : 0 is returned as well where it cannot be more than this, which is found sooner
+    """
     x, y = places[target, 0], places[target, 1]
     radius = bed.radius
-    direction, half, _, folded = pocket_opening(windows, bed, pocket, places, in_play, target, 1)
+    window = window_from(windows, bed, pocket, x, y)
+    straight = math.atan2(y - cue_y, x - cue_x)
+    if window[1] <= 0.0 or most_of_window(bed, window, x, y, cue_x, cue_y, straight, player) <= beyond:
+        return 0.0
+    direction, half, _, folded = open_part(bed, places, in_play, target, 1, window)
     if half <= 0.0:
         return 0.0
-    off = 0.0 if folded else off_middle(half, direction, math.atan2(y - cue_y, x - cue_x))
+    off = 0.0 if folded else off_middle(half, direction, straight)
     direction += off
     ghost_x, ghost_y = x - 2.0 * radius * math.cos(direction), y - 2.0 * radius * math.sin(direction)
     dx, dy = ghost_x - cue_x, ghost_y - cue_y
