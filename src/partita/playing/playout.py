@@ -45,7 +45,7 @@ Floats = NDArray[np.float64]
 MOST_RACKS = 20_000
 _MOST_SHOTS = {"straight-pool": 600, "snooker": 400}
 # The deciding player's own tries use the same draws in every rack: he is a fixed player.
-_POLICY_SEED = 20_011
+POLICY_SEED = 20_011
 
 
 @dataclass(frozen=True)
@@ -136,7 +136,7 @@ def racks_of(
     _check(situation, racks, seed)
     start = start_of(question)
     stroke = np.zeros(COLUMNS) if first is None else first
-    draws, most = standard_draws(_POLICY_SEED, DRAWN), _MOST_SHOTS.get(situation.game, 120)
+    draws, most = standard_draws(POLICY_SEED, DRAWN), _MOST_SHOTS.get(situation.game, 120)
     seeds = 2 * seed * MOST_RACKS + first_rack + np.arange(racks, dtype=np.int64)
     written = np.zeros((racks, 0, LOG)) if logs is None else logs
 

@@ -123,10 +123,19 @@ class WayDocument(Document):
     foul: Share
 
 
+class DoubtDocument(Document):
+    """What half an interval is made of: so many tries and no more; the stroke that was found; what leaves are worth."""
+
+    sampling: Share
+    search: Share
+    model: Share
+
+
 class OptionDocument(Document):
     """One line of the ledger. `id`: what a player would call the same shot, whatever stroke is best for it.
 
-    trails : how much rack chance the best line has on it; none in studies of earlier versions
+    rack_chance : with all that it may be off by, `doubt`, in words too; in older studies the sampling alone
+    trails : how much rack chance the best line has on it, with what that difference may be off by
     """
 
     id: str
@@ -157,6 +166,8 @@ class OptionDocument(Document):
     speed: SpeedDocument
     tip: str
     rack_chance: Interval
+    doubt: DoubtDocument | None = None
+    doubt_words: str = ""
     make: Interval
     foul: Interval
     sold_out: Interval

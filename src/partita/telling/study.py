@@ -1,6 +1,5 @@
 """The study document: what a weighing has found, with every figure and sentence. Written here and nowhere else."""
 
-import math
 from dataclasses import fields
 from typing import Any
 
@@ -8,7 +7,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from partita.games.situation import Situation
-from partita.intervals import of_difference, of_mean, of_share
+from partita.intervals import of_share
 from partita.options.naming import POCKET_WORDS, arrival_words, lengths_words, pace_word, tip_words, way_words
 from partita.options.option import Intention, own_id
 from partita.options.thickness import hit_words
@@ -22,6 +21,7 @@ from partita.telling.documents import (
     ChanceDocument,
     ChangeDocument,
     ChangesDocument,
+    DoubtDocument,
     LeaveDocument,
     MatchViewDocument,
     OptionDocument,
@@ -32,8 +32,9 @@ from partita.telling.documents import (
     TurningPointDocument,
     WayDocument,
 )
-from partita.telling.words import behind_words, hand_back_words, reliability_words, ways_words, why_words
+from partita.telling.words import behind_words, doubt_words, hand_back_words, reliability_words, ways_words, why_words
 from partita.weighing.changes import Changes
+from partita.weighing.doubt import doubt_between, doubt_of
 from partita.weighing.match_view import MatchView
 from partita.weighing.rater import Rater
 from partita.weighing.samples import FOULED, LEFT_A_SHOT, LOST_NOW, NOTHING_LEFT, Samples
@@ -67,7 +68,7 @@ def study_of(weighing: Weighing, seconds: float = 0.0) -> StudyDocument:
         target=rater.target,
         options=[_option(rater, lines, place) for place in range(len(lines))],
         why=_why(rater, lines) if lines else "",
-        reliable=reliability_words(lines, weighing.settled),
+        reliable=reliability_words(lines, weighing.settled, rater.situation.game),
         changes=_changes(weighing.changes) if weighing.changes else None,
         match=_match(weighing.match) if weighing.match else None,
     )
@@ -91,6 +92,8 @@ def _option(rater: Rater, lines: tuple[Weighed, ...], place: int) -> OptionDocum
     intention, stroke, count = option.intention, option.stroke, len(line.samples)
     fouls = int(np.isin(samples.ending, (FOULED, LOST_NOW)).sum())
     speed = speed_of(stroke.speed_mps, rater.scene.table)
+    game = rater.situation.game
+    doubt, (gap, between) = doubt_of(line, game), doubt_between(lines[0], line, game)
     return OptionDocument(
         **{key: getattr(intention, key) for key in (
             "kind", "target", "potted", "pocket", "route", "cushions", "via", "behind", "style", "fullness", "hit_side",
@@ -111,7 +114,9 @@ def _option(rater: Rater, lines: tuple[Weighed, ...], place: int) -> OptionDocum
         speed_lengths=speed.lengths,
         speed=speed,
         tip=tip_words(stroke),
-        rack_chance=of_mean(samples.value),  # type: ignore[arg-type]
+        rack_chance=doubt.around(line.value),  # type: ignore[arg-type]
+        doubt=DoubtDocument(**dict(zip(("sampling", "search", "model"), doubt.halves(), strict=True))),
+        doubt_words=doubt_words(doubt),
         make=of_share(int(samples.made.sum()), count),  # type: ignore[arg-type]
         foul=of_share(fouls, count),  # type: ignore[arg-type]
         sold_out=of_share(int((samples.ending == LEFT_A_SHOT).sum()), count),  # type: ignore[arg-type]
@@ -121,21 +126,11 @@ def _option(rater: Rater, lines: tuple[Weighed, ...], place: int) -> OptionDocum
         turning_point=_turning_point(lines, place),
         ways=[_way(rater, line, way) for way in line.ways] if len(line.ways) > 1 else [],
         ways_words=ways_words(line.ways),
-        trails=_trails(lines[0], line),
+        trails=between.around(gap, -1.0),  # type: ignore[arg-type]
         behind_best=behind_words(lines[0].samples, samples) if place else "",
         samples=count,
         confirmed=line.confirmed,
     )  # fmt: skip
-
-
-def _trails(best: Weighed, line: Weighed) -> ChanceDocument:
-    """How much the best line has on another: pair by pair where both were played with the same draws."""
-    one, other = best.samples.value, line.samples.value
-    if best.confirmed == line.confirmed and len(one) == len(other):
-        return of_difference(one - other)  # type: ignore[return-value]
-    ours, theirs = of_mean(one), of_mean(other)
-    gap, error = ours.value - theirs.value, math.hypot(ours.high - ours.value, theirs.high - theirs.value)
-    return ChanceDocument(value=gap, low=gap - error, high=gap + error)
 
 
 def _way(rater: Rater, line: Weighed, way: Way) -> WayDocument:

@@ -1,11 +1,11 @@
 """Sentences computed from a study's numbers: why an option leads, and how sure that is."""
 
 from collections.abc import Sequence
-from typing import Protocol
 
-from partita.intervals import of_mean
+from partita.weighing.doubt import Doubt, doubt_between
 from partita.weighing.samples import ENDINGS, Samples
 from partita.weighing.ways import Way
+from partita.weighing.weighed import Weighed
 
 _ENDING_WORDS = {
     "won": "wins the rack at once",
@@ -20,11 +20,8 @@ _ENDING_WORDS = {
 
 # Half a point of rack chance: less is not what sets two options apart.
 _WORTH_SAYING = 0.005
-
-
-class _Line(Protocol):
-    @property
-    def samples(self) -> Samples: ...
+# Half an interval of 95 % in standard deviations.
+_WIDTH = 1.959964
 
 
 def _percent(share: float) -> str:
@@ -100,21 +97,32 @@ def hand_back_words(value: float) -> str:
     return f"Handing the table back instead is worth about {_percent(value)}, by a quick look at the position."
 
 
-def reliability_words(lines: Sequence[_Line], settled: bool) -> str:
-    """How far the order of the first two can be trusted, and what the intervals do not cover."""
-    # Measured in `benchmarks/results/odds.json`.
-    scope = (
-        "The intervals cover chance in the sampling only: held against whole racks played out, such figures were right"
-        " on average, and off by some three points either way."
+def doubt_words(doubt: Doubt) -> str:
+    """What the interval of a rack chance means, and what it is made of."""
+    sampling, search, model = doubt.halves()
+    return (
+        f"Played out to the end many times, the racks won would come within {_fine(_WIDTH * doubt.whole)} of this"
+        f" nineteen times in twenty. What a shot leaves is judged at a glance, which alone may be off by"
+        f" {_fine(model)}; so many tries and no more, by {_fine(sampling)}; the stroke found for the shot, by"
+        f" {_fine(search)}."
     )
+
+
+def reliability_words(lines: Sequence[Weighed], settled: bool, game: str) -> str:
+    """How far the order of the first two can be trusted."""
     if not lines:
         return "No option has been found yet."
     if len(lines) == 1:
-        return f"There is only one option. {scope}"
-    top, second = (of_mean(line.samples.value) for line in lines[:2])
+        return "There is only one option."
     if not settled:
-        return f"Still refining. {scope}"
-    if top.low > second.high:
-        return f"The top option is clearly ahead of the next one. {scope}"
-    gap = 100 * (top.value - second.value)
-    return f"The first two are too close to call ({gap:.1f} points apart). {scope}"
+        return "Still refining."
+    gap, doubt = doubt_between(lines[0], lines[1], game)
+    apart = f"{_fine(gap)} apart, give or take {_fine(_WIDTH * doubt.whole)}"
+    if gap > _WIDTH * doubt.whole:
+        return f"The first line is ahead of the second: {apart}."
+    return f"The first two are too close to call: {apart}. Play the one you like better."
+
+
+def _fine(share: float) -> str:
+    """Points of rack chance to a tenth."""
+    return f"{100 * share:.1f} points"

@@ -31,7 +31,9 @@ const make = computed(() => (props.option.potted ? `made ${percent(props.option.
       </span>
       <span class="chance">
         <span class="big">{{ Math.round(100 * chance.value) }}<small>%</small></span>
-        <span class="muted" title="95 % interval of the sampling">{{ spread(chance) }}</span>
+        <span class="muted" :title="option.doubt_words || '95 % interval of the sampling'">{{
+          spread(chance)
+        }}</span>
         <span :class="rank === 1 ? 'best' : 'muted'">{{ margin }}</span>
       </span>
     </button>

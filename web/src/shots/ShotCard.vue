@@ -4,7 +4,7 @@ import type { Option } from '@/api/client'
 import { ENDINGS } from './endings'
 import HitDiscs from './HitDiscs.vue'
 import TipClock from './TipClock.vue'
-import { capital, chanceWords, percent, unbroken } from './words'
+import { capital, chanceWords, percent, spread, unbroken } from './words'
 
 /** One shot as a player sets up for it: aim, tip, speed, what to watch, why, and how it ends. */
 const props = defineProps<{ option: Option; game: string; isBest: boolean; why: string }>()
@@ -82,6 +82,10 @@ const endings = computed(() =>
           </tr>
         </tbody>
       </table>
+      <details v-if="option.doubt_words">
+        <summary>{{ spread(option.rack_chance) }}: how sure is that?</summary>
+        <p>{{ option.doubt_words }}</p>
+      </details>
     </div>
     <slot />
   </section>
@@ -117,6 +121,12 @@ ul {
 }
 .why p {
   margin: 0 0 4px;
+}
+summary {
+  margin-top: 4px;
+  color: var(--brass);
+  font-size: 13px;
+  cursor: pointer;
 }
 table {
   border-collapse: collapse;

@@ -9,7 +9,7 @@ from partita.parallel import over_slices
 from partita.players.executions import standard_draws
 from partita.players.stroke_model import StrokeModel
 from partita.playing.desk import DRAWN
-from partita.playing.playout import Start, start_of
+from partita.playing.playout import POLICY_SEED, Start, start_of
 from partita.playing.racks import play_runs
 from partita.practice.drills.drill import SetUp
 from partita.runout.maps import COARSE, Asked, any_pocket, fill
@@ -18,7 +18,7 @@ from partita.runout.steps import Steps, steps_of
 from partita.value.place_maps import PlaceMaps
 
 Floats = NDArray[np.float64]
-_MOST_SHOTS, _SEED, _POLICY_SEED = 40, 81_000, 20_011
+_MOST_SHOTS, _SEED = 40, 81_000
 
 
 def runs_of(set_up: SetUp, player: StrokeModel, runs: int) -> Floats:
@@ -29,7 +29,7 @@ def runs_of(set_up: SetUp, player: StrokeModel, runs: int) -> Floats:
 
     def play(part: slice) -> None:
         desk = start.desk(maps, solo=True)
-        draws = standard_draws(_POLICY_SEED, DRAWN)
+        draws = standard_draws(POLICY_SEED, DRAWN)
         play_runs(
             desk, start.places, start.in_play, steps.standing[0], draws, seeds[part], _MOST_SHOTS, out[part]
         )  # fmt: skip

@@ -1,0 +1,178 @@
+"""What is measured of each position, kept as it comes: a run can be left alone, stopped and gone on with.
+
+First every position is weighed twice, with two seeds, which is also what is timed; then whole racks are played out
+freely and from each of the first few lines, with the same seeds for all of them. A row a position, in a file that
+begins with the digest of the sources it belongs to: rows of another engine are not mixed in, the run begins anew.
+"""
+
+import hashlib
+import json
+import sys
+import time
+from collections.abc import Callable, Iterator
+from dataclasses import asdict, replace
+from pathlib import Path
+from typing import Any
+
+import numpy as np
+from numpy.typing import NDArray
+
+import partita
+from benchmarks.odds.positions import kept_positions
+from partita.games.question import Question
+from partita.players.stroke_model import PRESETS
+from partita.playing.playout import candidate_of, racks_of, start_of
+from partita.weighing.doubt import doubt_between, doubt_of, weights_of
+from partita.weighing.rater import Rater
+from partita.weighing.weigh import WeighRequest, weigh
+from partita.weighing.weighed import Weighed, Weighing
+
+Floats = NDArray[np.float64]
+Row = dict[str, Any]
+LINES, SAMPLES, SEEDS = 3, 1000, (1, 2)
+_ROOMS = (
+    "kernels",
+    "table",
+    "physics",
+    "players",
+    "games",
+    "lines",
+    "value",
+    "options",
+    "playing",
+    "runout",
+    "weighing",
+)
+_LETTERS = "0h1"
+
+
+def engine() -> str:
+    """Digest of the sources on which the figures hang, the measured doubt left out: it is fitted on them."""
+    root, digest = Path(partita.__file__).parent, hashlib.sha256()
+    for path in sorted(path for room in _ROOMS for path in (root / room).rglob("*")):
+        if path.suffix in (".py", ".json") and path.name != "doubt.json":
+            digest.update(path.read_bytes())
+    return digest.hexdigest()[:16]
+
+
+class Rows:
+    """The rows of a run in their file."""
+
+    def __init__(self, path: Path, racks: int) -> None:
+        self.path, self.header = path, {"engine": engine(), "racks": racks}
+        lines = path.read_text(encoding="utf-8").splitlines() if path.exists() else []
+        if lines and json.loads(lines[0]) != self.header:
+            sys.stderr.write("the rows kept are of another engine or run: begun anew\n")
+            lines = []
+        self.rows: list[Row] = [json.loads(line) for line in lines[1:]]
+
+    def keep(self) -> None:
+        """Write them, at one go."""
+        text = "\n".join(json.dumps(row, ensure_ascii=False) for row in [self.header, *self.rows])
+        draft = self.path.with_suffix(".draft")
+        draft.write_text(text + "\n", encoding="utf-8")
+        draft.replace(self.path)
+
+
+def questions() -> list[Question]:
+    """The positions, for the player at the table."""
+    return [Question(situation, PRESETS[me], PRESETS[them]) for situation, me, them in kept_positions()]
+
+
+def measure(rows: Rows, every: int) -> None:
+    """Fill in what is not there yet of every so manyth position."""
+    asked = questions()[::every]
+    for number in range(len(rows.rows), len(asked)):
+        rows.rows.append(weighed(asked[number]))
+        rows.keep()
+        _say("weighed", number + 1, len(asked))
+    for number, (row, question) in enumerate(zip(rows.rows, asked, strict=False)):
+        if "freely" not in row:
+            play(row, question, rows.header["racks"])
+            rows.keep()
+        _say("played out", number + 1, len(asked))
+
+
+def _say(what: str, done: int, of: int) -> None:
+    sys.stderr.write(f"\r{what}: {done} of {of} positions  ")
+    sys.stderr.flush()
+
+
+def weighed(question: Question) -> Row:
+    """The first lines by either seed, and how long that took."""
+    row: Row = {"game": question.situation.game, "balls": len(question.situation.object_balls)}
+    row |= {"glance": Rater.of(question).here(), "seeds": []}
+    for seed in SEEDS:
+        started, first = time.perf_counter(), 0.0
+        for state in weigh(WeighRequest(question.situation, question.me, question.them, seed=seed, samples=SAMPLES)):
+            first = first or time.perf_counter() - started
+            if state.settled:
+                row["seeds"].append(_told(state, first, time.perf_counter() - started))
+                break
+    return row
+
+
+def _told(state: Weighing, first_s: float, settled_s: float) -> Row:
+    game, lines = state.rater.situation.game, state.lines[:LINES]
+    names = start_of(Question(state.rater.situation, PRESETS["league"], PRESETS["league"])).names
+    cue = state.rater.situation.layout.balls["cue"]
+    return {
+        "first_s": round(first_s, 4), "settled_s": round(settled_s, 4), "samples": state.used, "cue": list(cue),
+        "lines": [_line(state.rater, lines[0], line, game, names) for line in lines],
+    }  # fmt: skip
+
+
+def _line(rater: Rater, best: Weighed, line: Weighed, game: str, names: tuple[str, ...]) -> Row:
+    """What the figures need of a line: its value and what it hangs on, and how it is held against the first."""
+    gap, between = doubt_between(best, line, game)
+    return {
+        "id": line.option.id, "kind": line.option.intention.kind, "attacks": line.option.attacks, "value": line.value,
+        "sampling": doubt_of(line, game).sampling, "weights": weights_of(line.samples), "gap": gap,
+        "gap_sampling": between.sampling, "stroke": asdict(line.option.stroke),
+        "first": candidate_of(names, line.option, rater.shooter).tolist(),
+    }  # fmt: skip
+
+
+def play(row: Row, question: Question, racks: int) -> None:
+    """Racks freely, and from each of the first lines of the first seed."""
+    told = row["seeds"][0]
+    placed = question
+    if question.situation.in_hand != "none":
+        x, y = told["cue"]
+        placed = replace(question, situation=question.situation.with_cue_at((x, y)))
+    for line in told["lines"]:
+        line["won"] = _written(_racks(placed, racks, np.array(line["first"])))
+    row["freely"] = _written(_racks(question, racks, None))
+
+
+def _racks(question: Question, racks: int, first: Floats | None) -> Floats:
+    found = np.zeros((racks, 2))
+    for _ in racks_of(question, found, first=first):
+        pass
+    return found[:, 0]
+
+
+def _written(won: Floats) -> str:
+    """A letter a rack: 1 won, 0 lost, h open at the end.
+
+    >>> _written(np.array([1.0, 0.0, 0.5]))
+    '10h'
+    """
+    return "".join(_LETTERS[round(2 * one)] for one in won)
+
+
+def racks_in(letters: str) -> Floats:
+    """The racks of a row again.
+
+    >>> racks_in("10h").tolist()
+    [1.0, 0.0, 0.5]
+    """
+    return np.array([_LETTERS.index(letter) / 2 for letter in letters])
+
+
+def lines_of(rows: list[Row], choose: Callable[[Row], bool] = lambda line: True) -> Iterator[tuple[Row, Row, int]]:
+    """Every line that was played out, with its row and its place."""
+    for row in rows:
+        for place, line in enumerate(row["seeds"][0]["lines"]):
+            if "won" in line and choose(line):
+                yield row, line, place
