@@ -22,7 +22,7 @@ from benchmarks.odds.positions import kept_positions
 from partita.games.question import Question
 from partita.players.stroke_model import PRESETS
 from partita.playing.playout import candidate_of, racks_of, start_of
-from partita.weighing.doubt import doubt_between, doubt_of, weights_of
+from partita.weighing.doubt import CARD, doubt_between, doubt_of, weights_of
 from partita.weighing.rater import Rater
 from partita.weighing.weigh import WeighRequest, weigh
 from partita.weighing.weighed import Weighed, Weighing
@@ -46,13 +46,16 @@ _ROOMS = (
 _LETTERS = "0h1"
 
 
+def sources() -> list[Path]:
+    """The files on which the figures hang; not the measured doubt, which is fitted on them."""
+    root = Path(partita.__file__).parent
+    found = sorted(path for room in _ROOMS for path in (root / room).rglob("*") if path.suffix in (".py", ".json"))
+    return [path for path in found if path != CARD]
+
+
 def engine() -> str:
-    """Digest of the sources on which the figures hang, the measured doubt left out: it is fitted on them."""
-    root, digest = Path(partita.__file__).parent, hashlib.sha256()
-    for path in sorted(path for room in _ROOMS for path in (root / room).rglob("*")):
-        if path.suffix in (".py", ".json") and path.name != "doubt.json":
-            digest.update(path.read_bytes())
-    return digest.hexdigest()[:16]
+    """Digest of the sources."""
+    return hashlib.sha256(b"".join(path.read_bytes() for path in sources())).hexdigest()[:16]
 
 
 class Rows:

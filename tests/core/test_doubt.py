@@ -1,0 +1,189 @@
+"""What the figures of a weighing may be off by: the intervals, what they are fitted on, and what is said of them."""
+
+import json
+import math
+import tempfile
+import unittest
+from dataclasses import replace
+from pathlib import Path
+
+import numpy as np
+from scipy.stats import norm
+
+from benchmarks.odds import doubt as fit
+from benchmarks.odds.figures import again_and_again, asked_again, regrets
+from benchmarks.odds.rows import Row, Rows, sources
+from partita.options.option import Intention, Option
+from partita.physics.stroke import Stroke
+from partita.telling.words import doubt_words, reliability_words
+from partita.weighing.doubt import Doubt, Doubts, doubt_between, doubt_of, doubts_of, model_between
+from partita.weighing.samples import IN_SHAPE, NOTHING_LEFT, WON_NOW, Samples
+from partita.weighing.weighed import Weighed
+
+
+def samples(values: np.ndarray, ending: int) -> Samples:
+    """Executions that all end alike."""
+    count = len(values)
+    small, places = np.zeros(count, dtype=np.int8), np.zeros((count, 2))
+    return Samples(
+        values, np.full(count, ending, dtype=np.int8), small == 0, values, values, small, places, places, small, small
+    )
+
+
+def line(
+    value: float, ending: int = NOTHING_LEFT, kind: str = "safety", source: str = "swept", seed: int = 1
+) -> Weighed:
+    """A line of about that rack chance whose executions all end alike."""
+    rng = np.random.default_rng(seed)
+    values = np.clip(rng.normal(value, 0.05, 400), 0, 1) if 0 < value < 1 else np.full(400, value)
+    potted = "5" if kind == "pot" else None
+    intention = Intention(kind, "5", potted, None, (), 0.5, "left")
+    return Weighed(Option(Stroke(0, 2), intention, 1.0, 0.2, "a shot", "", source), samples(values, ending), True)
+
+
+def invented_rows(tau: float, search: float, positions: int = 120, racks: int = 64) -> list[Row]:
+    """Rows of positions whose lines are off by leaves that are worth other than said, as the model has it."""
+    rng, rows = np.random.default_rng(5), []
+    for number in range(positions):
+        off, lines, again = rng.normal(0, tau), [], []
+        for place in range(3):
+            said = float(rng.uniform(0.2, 0.8))
+            weights = dict.fromkeys(fit.IN_DOUBT, 0.0) | {"nothing_left": said * (1 - said)}
+            chance = 1 / (1 + math.exp(-(math.log(said / (1 - said)) - off)))
+            won = "".join("01"[one] for one in (rng.random(racks) < chance).astype(int))
+            one = {"id": f"{number}/{place}", "attacks": False, "value": said, "sampling": 0.004, "weights": weights}
+            lines.append(one | {"won": won, "gap": 0.0, "gap_sampling": 0.005})
+            again.append(one | {"value": said + rng.normal(0, math.hypot(math.sqrt(2) * search, math.sqrt(2) * 0.004))})
+        for one in lines:
+            one["gap"] = lines[0]["value"] - one["value"]
+        rows.append({"game": "nine-ball", "seeds": [{"lines": lines}, {"lines": again}], "freely": "1" * racks})
+    return rows
+
+
+class IntervalsOwnUp(unittest.TestCase):
+    def test_three_parts_add_in_squares_and_the_interval_stays_a_chance(self) -> None:
+        doubt = Doubt(0.01, 0.02, 0.02)
+        self.assertAlmostEqual(doubt.whole, 0.03)
+        half = float(norm.ppf(0.975)) * 0.03
+        self.assertAlmostEqual(doubt.around(0.5).high, 0.5 + half, 6)
+        self.assertEqual(doubt.around(0.99).high, 1.0)
+        self.assertEqual(doubt.around(0.01).low, 0.0)
+        self.assertAlmostEqual(doubt.around(0.01, -1.0).low, 0.01 - half, 6)
+
+    def test_a_rack_that_is_won_now_is_in_no_doubt_and_an_open_one_most(self) -> None:
+        won, sure, open_one = line(1.0, WON_NOW), line(0.97, IN_SHAPE), line(0.5, IN_SHAPE)
+        models = [doubt_of(one, "nine-ball").model for one in (won, sure, open_one)]
+        self.assertEqual(models[0], 0.0)
+        self.assertTrue(models[0] < models[1] < models[2], models)
+
+    def test_a_stroke_of_ones_own_was_not_looked_for(self) -> None:
+        self.assertEqual(doubt_of(line(0.5, source="own"), "nine-ball").search, 0.0)
+        self.assertGreater(doubt_of(line(0.5), "nine-ball").search, 0.0)
+
+    def test_a_difference_of_lines_that_end_alike_is_surer_than_either(self) -> None:
+        one, other = line(0.5), line(0.52, seed=1)
+        gap, between = doubt_between(other, one, "nine-ball")
+        self.assertAlmostEqual(gap, 0.02, 3)
+        self.assertLess(between.model, math.sqrt(2) * doubt_of(one, "nine-ball").model)
+        # The same draws: what both have in common is no doubt of the difference.
+        self.assertLess(between.sampling, doubt_of(one, "nine-ball").sampling)
+
+    def test_a_line_with_fresh_draws_is_not_paired_with_one_without(self) -> None:
+        one, other = line(0.5), line(0.52, seed=1)
+        _, paired = doubt_between(other, one, "nine-ball")
+        _, apart = doubt_between(other, replace(one, confirmed=False), "nine-ball")
+        self.assertGreater(apart.sampling, 2 * paired.sampling)
+
+    def test_errors_that_are_the_same_cancel_and_errors_that_are_not_add_in_squares(self) -> None:
+        one = dict.fromkeys(fit.IN_DOUBT, 0.0) | {"nothing_left": 0.2}
+        for together, expected in ((1.0, 0.0), (0.0, math.sqrt(2) * 0.06)):
+            doubts = Doubts(dict.fromkeys(fit.IN_DOUBT, 0.3), together, 0.0, 0.0)
+            self.assertAlmostEqual(model_between(doubts, one, one), expected)
+
+    def test_every_game_has_a_doubt_that_was_measured(self) -> None:
+        for game in ("nine-ball", "ten-ball", "eight-ball", "straight-pool", "snooker", "a game to come"):
+            doubts = doubts_of(game)
+            self.assertEqual(set(doubts.tau), set(fit.IN_DOUBT))
+            self.assertTrue(0.0 <= doubts.together <= 1.0 and all(0 < tau < 2 for tau in doubts.tau.values()), game)
+
+
+class WhatIsSaid(unittest.TestCase):
+    def test_two_lines_that_are_all_but_equal_are_too_close_to_call_and_others_are_not(self) -> None:
+        close = reliability_words([line(0.501), line(0.5)], True, "nine-ball")
+        self.assertRegex(close, r"too close to call: 0\.1 points apart, give or take \d")
+        apart = reliability_words([line(0.8), line(0.5)], True, "nine-ball")
+        self.assertRegex(apart, r"ahead of the second: 30\.\d points apart")
+        self.assertEqual(reliability_words([line(0.8), line(0.5)], False, "nine-ball"), "Still refining.")
+
+    def test_a_chance_says_what_its_interval_is_made_of(self) -> None:
+        words = doubt_words(Doubt(0.004, 0.005, 0.012))
+        for part in (
+            "within 2.7 points",
+            "off by 2.4 points",
+            "by 0.8 points",
+            "by 1.0 points",
+            "nineteen times in twenty",
+        ):
+            self.assertIn(part, words)
+
+
+class FittedOnRacks(unittest.TestCase):
+    def test_the_fit_finds_the_sizes_by_which_rows_were_made_to_be_off(self) -> None:
+        found = fit.fitted(invented_rows(0.30, 0.012))["nine-ball"]
+        self.assertAlmostEqual(found.tau["nothing_left"], 0.30, delta=0.06)
+        self.assertAlmostEqual(found.search_safe, 0.012, delta=0.003)
+        self.assertGreater(found.together, 0.6)
+        # Rows without an error but the racks' own noise.
+        self.assertLess(fit.fitted(invented_rows(0.0, 0.0))["nine-ball"].tau["nothing_left"], 0.12)
+
+    def test_fitted_intervals_cover_positions_left_out_and_sampling_alone_does_not(self) -> None:
+        covered = fit.coverage(invented_rows(0.35, 0.012, racks=256))
+        for name in ("rack chance", "lead on another line", "another seed"):
+            self.assertAlmostEqual(covered[name]["covered"], 0.95, delta=0.03, msg=name)
+        self.assertLess(covered["with the sampling alone"]["covered"], 0.85)
+
+    def test_another_first_line_is_forgiven_only_where_it_was_said_to_be_too_close(self) -> None:
+        rows = invented_rows(0.3, 0.012, 40)
+        for row in rows:
+            first, second = row["seeds"][0]["lines"][:2]
+            row["seeds"][1]["lines"] = [second | {"gap": 0.0}, first | {"gap": 0.001}]
+            second["gap"] = 0.0
+        self.assertEqual(asked_again(rows)["same, or too close to call"]["share"], 1.0)
+        for row in rows:
+            row["seeds"][0]["lines"][1]["gap"] = 0.9
+        self.assertEqual(asked_again(rows)["same, or too close to call"]["share"], 0.0)
+
+    def test_regret_is_nothing_where_the_first_line_wins_most_and_all_where_it_never_wins(self) -> None:
+        rows = invented_rows(0.0, 0.0, 5)
+        for row in rows:
+            for place, one in enumerate(row["seeds"][0]["lines"]):
+                one["won"] = ("1" if place == 0 else "0") * 64
+        self.assertEqual(regrets(rows).tolist(), [0.0] * 5)
+        for row in rows:
+            row["seeds"][0]["lines"].reverse()
+        self.assertEqual(regrets(rows).tolist(), [1.0] * 5)
+
+    def test_an_interval_from_cases_drawn_again_is_that_of_the_mean(self) -> None:
+        values = np.random.default_rng(3).normal(2.0, 1.0, 400)
+        low, high = again_and_again(values)
+        half = float(norm.ppf(0.975)) * values.std(ddof=1) / 20
+        self.assertAlmostEqual(low, values.mean() - half, delta=0.02)
+        self.assertAlmostEqual(high, values.mean() + half, delta=0.02)
+
+
+class ARunGoesOn(unittest.TestCase):
+    def test_rows_are_found_again_and_those_of_another_engine_are_not_mixed_in(self) -> None:
+        with tempfile.TemporaryDirectory() as folder:
+            path = Path(folder) / "rows.jsonl"
+            rows = Rows(path, 64)
+            rows.rows.append({"game": "nine-ball"})
+            rows.keep()
+            self.assertEqual(Rows(path, 64).rows, [{"game": "nine-ball"}])
+            self.assertEqual(Rows(path, 32).rows, [])
+            path.write_text(json.dumps({"engine": "another", "racks": 64}) + '\n{"game": "snooker"}\n')
+            self.assertEqual(Rows(path, 64).rows, [])
+
+    def test_rows_hang_on_the_engine_and_not_on_the_doubt_that_is_fitted_on_them(self) -> None:
+        names = {path.name for path in sources()}
+        self.assertTrue({"glance.py", "learned.json", "decide.py", "race.py"} <= names)
+        self.assertNotIn("doubt.json", names)
