@@ -1,6 +1,6 @@
 """The learned part of the glance: play racks, fit a logistic model a game, keep it with its card.
 
-Run by `./partita fit [GAME…]`, twelve minutes for all. Racks are played between players of random levels; every
+Run by `./partita fit [GAME…]`, a quarter of an hour for all. Racks are played between players of random levels; every
 position met, with who won in the end, is one case. Some racks are held out; where the fitted model does not
 beat the formula's Brier score on them the formula stays alone. The played racks use the values that are shipped,
 so a second run plays a little better and fits a little better: repeat until the figures stop improving.
@@ -25,7 +25,7 @@ from partita.value.learned import CARD, FEATURES, NAMES
 
 Floats = NDArray[np.float64]
 # Openings and the racks played from each; positions kept of a rack. Seeds below FIRST_SEED are the benchmark's.
-OPENINGS = {"nine-ball": 400, "ten-ball": 160, "eight-ball": 160, "straight-pool": 24, "snooker": 60}
+OPENINGS = {"nine-ball": 900, "ten-ball": 320, "eight-ball": 320, "straight-pool": 80, "snooker": 120}
 RACKS, FIRST_SEED, _KEPT = 4, 10_000, 40
 _HELD_OUT = 0.25
 _RIDGE = 3.0
