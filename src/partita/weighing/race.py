@@ -44,9 +44,10 @@ class Race:
 
     def enter(self, options: list[Option]) -> None:
         """Give new options their first few samples."""
-        for option in options:
-            self.field.append(option)
-            self._extend(len(self.field) - 1, FIRST_LOOK)
+        draws, begin = self.draws[:FIRST_LOOK], len(self.field)
+        self.field += options
+        self.samples |= dict(enumerate(self.rater.samples(options, draws), begin))
+        self.used += len(options) * len(draws)
 
     def ranking(self) -> list[int]:
         """Options best first; ties keep the order in which they were found."""
@@ -83,7 +84,7 @@ class Race:
         for i in [i for i in self.shown() if i in self.confirmed and shot_of(self.field[i]) in self.ways][:_LEADERS]:
             base, ways = self.samples[i].value[: len(draws)], []
             for other in [i, *(k for k in self.ways[shot_of(self.field[i])] if k != i)]:
-                samples = self.samples[i].first(len(draws)) if other == i else self._sample(other, draws)
+                samples = self.samples[i].part(slice(len(draws))) if other == i else self._sample(other, draws)
                 ahead = samples.value - base
                 alike = cannot_be_told_apart(ahead) and cannot_be_told_apart(-ahead)
                 ways.append(Way(self.field[other], samples, ahead, alike))

@@ -136,6 +136,16 @@ class Rater:
         shots = execute(scene.table, self.places, self.executions_of(option, draws, hands), physics=scene.physics)
         return self.judged(shots, [option.call])
 
+    def samples(self, options: Sequence[Option], draws: Floats) -> list[Samples]:
+        """The same for several options at one go, each with the same draws."""
+        if not options:
+            return []
+        rows = np.concatenate([self.executions_of(option, draws) for option in options])
+        shots = execute(self.scene.table, self.places, rows, physics=self.scene.physics)
+        each = self.judged(shots, [option.call for option in options for _ in draws])
+        count = len(draws)
+        return [each.part(slice(k * count, (k + 1) * count)) for k in range(len(options))]
+
     def judged(self, shots: Executions, calls: Sequence[Call]) -> Samples:
         """What executions come to by the rules, and what they leave; calls : one for all, or one each."""
         return self._valued(shots, judge(self.situation, self.names, shots, calls, self.bed))

@@ -45,9 +45,9 @@ class Samples:
         pairs = ((getattr(self, f.name), getattr(other, f.name)) for f in fields(self))
         return Samples(*(np.concatenate(pair) for pair in pairs))
 
-    def first(self, count: int) -> "Samples":
-        """The first so many."""
-        return Samples(*(getattr(self, f.name)[:count] for f in fields(self)))
+    def part(self, which: slice) -> "Samples":
+        """Some of them."""
+        return Samples(*(getattr(self, f.name)[which] for f in fields(self)))
 
     def shares(self) -> dict[str, float]:
         """Share of each ending; they add to one."""

@@ -120,7 +120,7 @@ def _swept(
     scene, value = rater.scene, rater.clean_values
     special = [*push_outs(scene, value), *([] if pots else fouls_on_purpose(scene, value))]
     tried = [*swept(scene, value, rater.shooter, pots)[:_SWEPT_TRIED], *special]
-    looks = [rater.sample(option, draws[:FIRST_LOOK]) for option in tried]
+    looks = rater.samples(tried, draws[:FIRST_LOOK])
     honest = [i for i, look in enumerate(looks) if _is_meant(tried[i], look)]
     ranked = fold([tried[i] for i in sorted(honest, key=lambda i: (-float(looks[i].value.mean()), i))], shot_of, 1)
     # Where a push-out is allowed the best one is always shown, however it ranks.
