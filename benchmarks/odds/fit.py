@@ -14,6 +14,7 @@ from concurrent.futures import ThreadPoolExecutor
 import numpy as np
 from numpy.typing import NDArray
 
+from benchmarks.odds.network import network_fitted
 from benchmarks.odds.positions import opening
 from benchmarks.odds.reliability import brier, deciles
 from partita.games.question import Question
@@ -21,13 +22,15 @@ from partita.parallel import CORES
 from partita.players.stroke_model import PRESETS, StrokeModel
 from partita.playing.playout import racks_of
 from partita.playing.racks import LOG
-from partita.value.learned import CARD, FEATURES, NAMES
+from partita.value.learned import CARD, FEATURES, NAMES, corrected
 
 Floats = NDArray[np.float64]
 # Openings and the racks played from each; positions kept of a rack. Seeds below FIRST_SEED are the benchmark's.
 OPENINGS = {"nine-ball": 900, "ten-ball": 320, "eight-ball": 320, "straight-pool": 80, "snooker": 120}
 RACKS, FIRST_SEED, _KEPT = 4, 10_000, 40
-_HELD_OUT = 0.25
+_PARTS = 4
+# A Brier score that is no more than this above another is as good.
+_AS_GOOD = 0.0002
 _RIDGE = 3.0
 _SCALE = (0.75, 1.35)
 
@@ -98,37 +101,58 @@ def fitted(features: Floats, won: Floats) -> Floats:
     return weights
 
 
+def said_by(cases: Cases, weights: Floats) -> Floats:
+    """What a model says of the cases, by the same kernel as in the glance."""
+    return np.array([corrected(weights, row, value) for row, value in zip(cases.features, cases.formula, strict=True)])
+
+
+def models_of(cases: Cases) -> dict[str, Floats]:
+    """The models that are tried."""
+    return {
+        "logistic": fitted(cases.features, cases.won),
+        "network": network_fitted(cases.features, cases.won),
+    }
+
+
+def left_out(cases: Cases) -> dict[str, Floats]:
+    """(m,) what the formula and each model say of cases whose openings they had not seen: in parts, in turn."""
+    openings = np.random.default_rng(41).permutation(np.unique(cases.opening))
+    said = {"formula": cases.formula.copy(), "logistic": np.zeros(len(cases.won)), "network": np.zeros(len(cases.won))}
+    for part in np.array_split(openings, _PARTS):
+        held = np.isin(cases.opening, part)
+        for name, weights in models_of(cases.part(~held)).items():
+            said[name][held] = said_by(cases.part(held), weights)
+    return said
+
+
 def learned_from(cases: Cases) -> tuple[Floats, dict[str, object]]:
-    """Weights of a game, or none where they do not help, and the figures of its card, all of held-out racks."""
-    last = np.quantile(cases.opening, 1.0 - _HELD_OUT)
-    seen, held = cases.part(cases.opening <= last), cases.part(cases.opening > last)
-    weights = fitted(seen.features, seen.won)
-    said = 1.0 / (1.0 + np.exp(-held.features @ weights))
-    hooked = held.features[:, NAMES.index("hooked")] == 1.0
-    hard = ~hooked & (held.features[:, NAMES.index("best make chance")] < 0.3)
-    scores = {"formula": brier(held.formula, held.won), "learned": brier(said, held.won)}
+    """Weights of a game, or none where none help, and the figures of its card, all of racks that were left out."""
+    said = left_out(cases)
+    scores = {name: brier(values, cases.won) for name, values in said.items()}
+    # Of models that are as good the simplest: they stand in that order.
+    best = next(name for name, score in scores.items() if score <= min(scores.values()) + _AS_GOOD)
+    hooked = cases.features[:, NAMES.index("hooked")] == 1.0
+    hard = ~hooked & (cases.features[:, NAMES.index("best make chance")] < 0.3)
     figures: dict[str, object] = {
-        "positions": len(seen.won), "held out": len(held.won), "racks": len(np.unique(cases.opening)) * RACKS,
+        "model": best, "positions": len(cases.won), "racks": len(np.unique(cases.opening)) * RACKS,
         "brier": {name: round(score, 4) for name, score in scores.items()},
-        "brier of the share won": round(brier(np.full(len(held.won), seen.won.mean()), held.won), 4),
-        "reliability": deciles(said, held.won),
+        "brier of the share won": round(brier(np.full(len(cases.won), cases.won.mean()), cases.won), 4),
+        "reliability": deciles(said[best], cases.won),
     }  # fmt: skip
     for name, which in (("hooked", hooked), ("no easy pot", hard)):
-        means = {"formula": held.formula[which], "learned": said[which], "won": held.won[which]}
+        means = {"formula": cases.formula[which], "learned": said[best][which], "won": cases.won[which]}
         figures[name] = {"positions": int(which.sum())} | {
             key: round(float(values.mean()), 3) for key, values in means.items() if which.any()
         }
-    if scores["learned"] >= scores["formula"]:
-        return np.zeros(0), figures
-    return fitted(cases.features, cases.won), figures
+    return (np.zeros(0) if best == "formula" else models_of(cases)[best]), figures
 
 
 def main(names: list[str]) -> None:
     """Play, fit, keep; the games that are not named stay as they are on the card."""
     card: dict[str, object] = {
-        "what": "logistic correction of the glance's formula, one a game (src/partita/value/learned.py)",
+        "what": "correction of the glance's formula, one a game (src/partita/value/learned.py)",
         "fitted on": f"racks played out between players of random levels, {RACKS} from each opening; positions of "
-        "one rack share its outcome, a quarter of the openings held out for the figures",
+        "one rack share its outcome; figures are of openings left out, a quarter in turn",
         "weak where": "layouts unlike those of racks in play: clusters set up by hand, push-outs, scores far apart",
         "features": list(NAMES),
     }

@@ -43,8 +43,11 @@ class Card(unittest.TestCase):
         games = json.loads(CARD.read_text(encoding="utf-8"))["games"]
         self.assertEqual(set(games), set(EVERY_GAME))
         for game, entry in games.items():
-            better = entry["brier"]["learned"] < entry["brier"]["formula"]
+            scores = entry["brier"]
+            better = min(scores["logistic"], scores["network"]) < scores["formula"] - 2e-4
             self.assertEqual(bool(weights_of(game).any()), better, game)
+            self.assertLessEqual(scores[entry["model"]], min(scores.values()) + 3e-4, game)
+            self.assertEqual(len(weights_of(game)) > FEATURES, entry["model"] == "network", game)
             self.assertFalse(weights_of(game, learned=False).any())
             self.assertLess(min(entry["brier"].values()), entry["brier of the share won"])
 

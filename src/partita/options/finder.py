@@ -97,14 +97,14 @@ def _looked_at(scene: Scene, value: Value, hooked: bool) -> Iterator[tuple[Readi
     for rows in (scene.raised(fan(scene)), _legal(scene, rail_first(scene))):
         reading = scene.play(rows)
         yield reading, value(reading)
-    kicks = scene.play(_legal(scene, around(scene)))
+    kicks = scene.play(_legal(scene, around(scene, hooked)))
     worths = value(kicks)
     yield kicks, worths
-    finer = [
-        between(_promising_kicks(kicks, worths)),
-        _squared(scene, scene.raised(tips_and_speeds(_full_kicks(kicks)))),
-    ]
-    for rows in [*finer, *([swerves(scene)] if hooked else [])]:
+    finer = [between(_promising_kicks(kicks, worths))]
+    if hooked:
+        # Who can hit his ball straight does not kick at it to stick behind it, and does not swerve round a blocker.
+        finer += [_squared(scene, scene.raised(tips_and_speeds(_full_kicks(kicks)))), swerves(scene)]
+    for rows in finer:
         if len(rows):
             reading = scene.play(rows)
             yield reading, value(reading)

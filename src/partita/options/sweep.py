@@ -14,6 +14,8 @@ _FAN_TIPS = ((0.0, 0.0), (0.0, 0.3), (0.0, -0.3))
 _DIRECTIONS = 540
 _KICK_SPEEDS_MPS = (1.3, 2.2, 3.4, 4.8)
 _KICK_TIPS = ((0.0, 0.0), (0.0, 0.25), (0.0, 0.45), (0.0, -0.28), (0.3, 0.2), (-0.3, 0.2), (0.46, 0.08), (-0.46, 0.08))
+# Extreme side, the last two, is for who cannot hit his ball straight.
+_PLAIN_TIPS = 6
 # Rail first at balls with no more room than this to a rail: also low, and with side to either hand.
 _RAIL_FIRST_M, _RAIL_CONTACTS, _RAIL_SPEEDS_MPS = 0.45, 41, (1.2, 2.0, 3.2)
 _RAIL_TIPS = ((0.0, 0.2), (0.0, -0.32), (0.34, -0.2), (-0.34, -0.2), (0.45, 0.1), (-0.45, 0.1))
@@ -36,10 +38,13 @@ def fan(scene: Scene) -> Floats:
     return _grid(np.concatenate(aims), _FAN_SPEEDS_MPS, _FAN_TIPS)
 
 
-def around(scene: Scene) -> Floats:
-    """(m, 5) strokes in every direction, for kicks; counted from the nearest target, so that mirror images agree."""
+def around(scene: Scene, hooked: bool = True) -> Floats:
+    """(m, 5) strokes in every direction, for kicks; counted from the nearest target, so that mirror images agree.
+
+    hooked : whether extreme side is worth a try as well
+    """
     aims = scene.direction(scene.targets[0]) + 2 * np.pi * np.arange(_DIRECTIONS) / _DIRECTIONS
-    return _grid(aims, _KICK_SPEEDS_MPS, _KICK_TIPS)
+    return _grid(aims, _KICK_SPEEDS_MPS, _KICK_TIPS if hooked else _KICK_TIPS[:_PLAIN_TIPS])
 
 
 def rail_first(scene: Scene) -> Floats:

@@ -16,6 +16,7 @@ from partita.kernels import kernel
 from partita.playing.candidates import execute_candidate
 from partita.playing.desk import BALL, CHANCE, CLEARS, POCKET, WORTH, judge_played, look, play_shot, settle_choice
 from partita.playing.pots import add_pots
+from partita.value.glance import learned_worth
 from partita.value.place_maps import SAFETY_WAY, node_place
 from partita.value.rest import CLEAR, GIVEN, SAFE
 
@@ -80,7 +81,10 @@ def _fill_place(desk, places, in_play, standing, step, who, bank, tries, node):
     maps = desk.eyes.maps
     i, j = node // maps.worth.shape[4], node % maps.worth.shape[4]
     look(desk, places, in_play, standing, who)
-    maps.worth[who, step, SAFETY_WAY, i, j] = 0.0 if desk.solo == 1 else desk.glance[SAFE]
+    maps.worth[who, step, SAFETY_WAY, i, j] = 0.0 if desk.solo == 1 else learned_worth(
+        desk.eyes, in_play, standing, desk.eyes.models[who], desk.eyes.models[1 - who], desk.glance[SAFE],
+        desk.features, desk.glance,
+    )  # fmt: skip
     only_on(desk, step)
     count = add_pots(desk, places, in_play, standing, who, 0)
     best = 0.0

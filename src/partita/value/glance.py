@@ -170,8 +170,8 @@ def glance_one(eyes, places, in_play, standing, who, features, out):
     value = max(attack, safety)
     if out[VISIBLE] == 0.0:
         value = _hooked(eyes, places, in_play, standing, me, them, out)
-    out[SAFE] = _learned(eyes, in_play, standing, me, them, value if out[VISIBLE] == 0.0 else safety, features, out)
-    out[VALUE] = _learned(eyes, in_play, standing, me, them, value, features, out)
+    out[SAFE] = value if out[VISIBLE] == 0.0 else safety
+    out[VALUE] = learned_worth(eyes, in_play, standing, me, them, value, features, out)
     _read_maps(eyes, places, in_play, standing, who, out)
     return out[VALUE]
 
@@ -221,7 +221,7 @@ def _left_of(eyes, places, in_play, standing, ball, who):
 
 
 @kernel
-def _learned(eyes, in_play, standing, me, them, formula, features, out):
+def learned_worth(eyes, in_play, standing, me, them, formula, features, out):
     """The formula's value as corrected; out[FORMULA] and features are left as this one's."""
     out[FORMULA] = formula
     fill_features(out, balls_left(in_play), standing, me, them, features)

@@ -1,9 +1,13 @@
-"""The learned part of the glance: a small logistic model a game, fitted on racks that were played out.
+"""The learned part of the glance: a small model a game, fitted on racks that were played out.
+
+Logistic, or a network of one hidden layer: whichever did better on racks it had not seen, if it beat the formula.
 
 Its card, `learned.json`, says on what it was fitted and how well it does; `./partita fit` makes it again. The
 model corrects the formula's value, so that without weights (or `learned=False`) the formula stands alone.
 
-Kernels here take weights : (FEATURES,), features : (FEATURES,) as filled by the glance, and chances, 0..1.
+Kernels here take weights, features : (FEATURES,) as filled by the glance, and chances, 0..1. Weights are (FEATURES,)
+of a logistic model, zeros for none; or of a network with h hidden places (h, FEATURES + 2), flat: of each place what
+it makes of the features, its bias, and what it adds to the log odds; and last the bias of these.
 """
 
 import json
@@ -55,10 +59,32 @@ def fill_features(out, balls, standing, me, them, features):
 def corrected(weights, features, formula):
     """The model's chance; the formula's own where no weights are."""
     total, some = 0.0, False
+    if weights.shape[0] > FEATURES:
+        return 1.0 / (1.0 + math.exp(-_by_network(weights, features)))
     for k in range(weights.shape[0]):
         total += weights[k] * features[k]
         some = some or weights[k] != 0.0
     return 1.0 / (1.0 + math.exp(-total)) if some else formula
+
+
+@kernel
+def _by_network(weights, features):
+    """Log odds by a network."""
+    places, width = (weights.shape[0] - 1) // (FEATURES + 2), FEATURES + 2
+    total = weights[weights.shape[0] - 1]
+    for place in range(places):
+        seen = weights[place * width + FEATURES]
+        for k in range(FEATURES):
+            seen += weights[place * width + k] * features[k]
+        total += weights[place * width + FEATURES + 1] * math.tanh(seen)
+    return total
+
+
+def network_of(
+    into: NDArray[np.float64], bias: NDArray[np.float64], out: NDArray[np.float64], last: float
+) -> NDArray[np.float64]:
+    """The flat weights of a network: into (FEATURES, h), bias (h,) and out (h,) of its places, the answer's bias."""
+    return np.append(np.column_stack([into.T, bias, out]).ravel(), last)
 
 
 @cache
@@ -69,6 +95,6 @@ def _card() -> dict[str, dict[str, list[float]]]:
 
 
 def weights_of(game: str, learned: bool = True) -> NDArray[np.float64]:
-    """(FEATURES,) of a game; zeros where nothing was learned, or when it is not wanted."""
+    """The weights of a game; (FEATURES,) zeros where nothing was learned, or when it is not wanted."""
     weights = _card().get(game, {}).get("weights", []) if learned else []
-    return np.array(weights) if len(weights) == FEATURES else np.zeros(FEATURES)
+    return np.array(weights) if len(weights) else np.zeros(FEATURES)

@@ -28,8 +28,8 @@ from partita.kernels import kernel
 from partita.value.ease import after_miss, ease, kept, left_share
 from partita.value.ends import FIRST, FIRST_AFTER, LEAD, SECOND, SECOND_AFTER, after_pot, lead_of, need, pots_left
 
-# Columns of a glance: the value; its way to it; what a safety, or a kick, is worth; the chance to run out, where maps
-# know it, else -1.
+# Columns of a glance: the value; its way to it; what a safety, or a kick, is worth by the formula; the chance to run
+# out, where maps know it, else -1.
 VALUE, BEST_MAKE, VISIBLE, FORMULA, GIVEN, BACK, THEIRS, EASE, SAFE, CLEAR = range(10)
 GLANCE_COLUMNS = 10
 
