@@ -21,7 +21,7 @@ import partita
 from benchmarks.odds.positions import kept_positions
 from partita.games.question import Question
 from partita.players.stroke_model import PRESETS
-from partita.playing.playout import candidate_of, racks_of, start_of
+from partita.playing.playout import first_option, racks_of
 from partita.weighing.doubt import CARD, doubt_between, doubt_of, weights_of
 from partita.weighing.rater import Rater
 from partita.weighing.weigh import WeighRequest, weigh
@@ -110,29 +110,28 @@ def weighed(question: Question) -> Row:
         for state in weigh(WeighRequest(question.situation, question.me, question.them, seed=seed, samples=SAMPLES)):
             first = first or time.perf_counter() - started
             if state.settled:
-                row["seeds"].append(_told(state, first, time.perf_counter() - started))
+                row["seeds"].append(_told(question, state, first, time.perf_counter() - started))
                 break
     return row
 
 
-def _told(state: Weighing, first_s: float, settled_s: float) -> Row:
-    game, lines = state.rater.situation.game, state.lines[:LINES]
-    names = start_of(Question(state.rater.situation, PRESETS["league"], PRESETS["league"])).names
-    cue = state.rater.situation.layout.balls["cue"]
+def _told(question: Question, state: Weighing, first_s: float, settled_s: float) -> Row:
+    lines, cue = state.lines[:LINES], state.rater.situation.layout.balls["cue"]
     return {
         "first_s": round(first_s, 4), "settled_s": round(settled_s, 4), "samples": state.used, "cue": list(cue),
-        "lines": [_line(state.rater, lines[0], line, game, names) for line in lines],
+        "lines": [_line(question, lines[0], line) for line in lines],
     }  # fmt: skip
 
 
-def _line(rater: Rater, best: Weighed, line: Weighed, game: str, names: tuple[str, ...]) -> Row:
+def _line(question: Question, best: Weighed, line: Weighed) -> Row:
     """What the figures need of a line: its value and what it hangs on, and how it is held against the first."""
+    game = question.situation.game
     gap, between = doubt_between(best, line, game)
     return {
         "id": line.option.id, "kind": line.option.intention.kind, "attacks": line.option.attacks, "value": line.value,
         "sampling": doubt_of(line, game).sampling, "weights": weights_of(line.samples), "gap": gap,
         "gap_sampling": between.sampling, "stroke": asdict(line.option.stroke),
-        "first": candidate_of(names, line.option, rater.shooter).tolist(),
+        "first": first_option(question, line.option).tolist(),
     }  # fmt: skip
 
 

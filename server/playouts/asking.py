@@ -35,8 +35,6 @@ def ask(study: Study, places: list[int], racks: int, freely: bool) -> list[PlayO
         if not 0 <= place < len(options):
             raise refuse("option", f"there is no line {place + 1}", f"Use 1 to {len(options)}.")
         option = options[place]
-        if option.kind == "push-out":
-            raise refuse("option", "a push-out cannot be played out", "Choose another line.")
         stroke = option.stroke.model_dump()
         wanted.append(PlayOut(study=study, option=place, name=option.name[:200], stroke=stroke))
     if freely:

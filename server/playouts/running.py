@@ -47,7 +47,10 @@ def _batches(part: Part) -> Any:
     playout = part.playout
     request, document = request_of(playout.study), document_of(playout.study)
     question = replace(request, situation=situation_of(playout.study, document)) if document else request
-    first = first_stroke(question, Stroke(**playout.stroke)) if playout.stroke is not None else None
+    first = None
+    if playout.stroke is not None:
+        kind = document.options[playout.option].kind if document and playout.option is not None else ""
+        first = first_stroke(question, Stroke(**playout.stroke), kind == "push-out")
     done = len(part.won)
     found, before = np.zeros((part.racks - done, 2)), 0
     for end in racks_of(question, found, seed=request.seed, first=first, first_rack=part.first_rack + done):

@@ -77,8 +77,8 @@ class Weighing(unittest.TestCase):
     def test_the_first_study_comes_before_the_settled_one_and_intervals_narrow(self) -> None:
         studies = list(weigh(WeighRequest(OPEN, LEAGUE, LEAGUE, samples=400)))
         first, settled = (study_of(studies[i]).options[0] for i in (0, -1))
-        width = [o.rack_chance.high - o.rack_chance.low for o in (first, settled)]
-        self.assertLess(width[1], 0.6 * width[0])
+        sampling = [option.doubt.sampling for option in (first, settled) if option.doubt]
+        self.assertLess(sampling[1], 0.6 * sampling[0])
         self.assertTrue(studies[-1].settled and settled.confirmed)
 
     def test_a_larger_stroke_error_never_raises_the_make_chance(self) -> None:

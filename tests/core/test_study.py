@@ -58,6 +58,23 @@ class Reasons(unittest.TestCase):
         self.assertGreater(told, 2)
 
 
+class Intervals(unittest.TestCase):
+    def test_an_interval_is_as_wide_as_its_parts_together_and_says_so(self) -> None:
+        options = weighed()["options"]
+        for option in options:
+            chance, parts = option["rack_chance"], option["doubt"]
+            half = math.hypot(parts["sampling"], parts["search"], parts["model"])
+            if chance["low"] > 0.0 and chance["high"] < 1.0:
+                self.assertAlmostEqual((chance["high"] - chance["low"]) / 2, half, 3)
+            self.assertIn(f"within {100 * half:.1f} points", option["doubt_words"].replace("\xa0", " "))
+            self.assertGreater(parts["model"], 0.0)
+        self.assertEqual(options[0]["trails"]["value"], 0.0)
+        for option in options[1:3]:
+            self.assertAlmostEqual(
+                option["trails"]["value"], options[0]["rack_chance"]["value"] - option["rack_chance"]["value"], 4
+            )
+
+
 class Leaves(unittest.TestCase):
     def look(self, **balls: tuple[float, float]) -> tuple[int, str | None]:
         layout = Layout.in_diamonds(TABLE, **balls)
@@ -116,8 +133,8 @@ class WhatChanges(unittest.TestCase):
 class MatchView(unittest.TestCase):
     def test_the_last_rack_of_a_match_is_the_match(self) -> None:
         document = weighed(match=Match(race_to=3, my_racks=2, their_racks=2))
-        tops = [round(option["rack_chance"]["value"], 3) for option in document["options"]]
-        self.assertEqual([round(chance, 3) for chance in document["match"]["my_match_chance"]], tops)
+        tops = [option["rack_chance"]["value"] for option in document["options"]]
+        np.testing.assert_allclose(document["match"]["my_match_chance"], tops, atol=1e-4)
         self.assertEqual(document["match"]["a_point_is_worth"], 1.0)
 
     def test_early_in_a_long_race_a_rack_is_worth_little_and_the_order_stays(self) -> None:

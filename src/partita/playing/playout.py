@@ -14,6 +14,7 @@ from numpy.typing import NDArray
 
 from partita.errors import refuse
 from partita.games import game_named
+from partita.games.game import Call
 from partita.games.question import Question
 from partita.games.referee import numbers_of, standing_of
 from partita.games.situation import Situation
@@ -149,15 +150,20 @@ def racks_of(
     yield from in_order(racks, play)
 
 
-def first_stroke(question: Question, own: Stroke | Wish) -> Floats:
+def first_stroke(question: Question, own: Stroke | Wish, push_out: bool = False) -> Floats:
     """(COLUMNS,) for `play_out`: a stroke of one's own with the first contact on which its errors depend."""
     scene = Scene(question.situation)
-    option = read_option(scene, scene.play(rows_of(own_strokes(scene, [("stroke", own)])), trace=True), 0, "own")
-    return candidate_of(_names(scene.situation), option, question.shooter.row())
+    rows, calls = rows_of(own_strokes(scene, [("stroke", own)])), [Call(push_out=True)] if push_out else None
+    return first_option(question, read_option(scene, scene.play(rows, trace=True, calls=calls), 0, "own"))
+
+
+def first_option(question: Question, option: Option) -> Floats:
+    """(COLUMNS,) for `play_out`: an option, with its call; the cue ball is where it was found for."""
+    return candidate_of(_names(question.situation), option, question.shooter.row())
 
 
 def candidate_of(names: tuple[str, ...], option: Option, shooter: Floats) -> Floats:
-    """(COLUMNS,) an option as a candidate of the fast player, with its call; names : of a start; shooter : his row."""
+    """(COLUMNS,) an option as a candidate of the fast player; names : of a start; shooter : his row."""
     intention, call = option.intention, option.call
     judgement = option.judgement_m(float(shooter[SIGHT]))
     ball = names.index(call.ball) if call.ball else (PUSH_OUT if call.push_out else -1)

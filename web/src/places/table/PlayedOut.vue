@@ -11,10 +11,7 @@ const playouts = usePlayOuts()
 const RACKS = 256
 const LEADERS = 3
 const leaders = computed(() =>
-  study.options
-    .slice(0, LEADERS)
-    .map((option, place) => ({ option, place }))
-    .filter(({ option }) => option.kind !== 'push-out'),
+  study.options.slice(0, LEADERS).map((option, place) => ({ option, place })),
 )
 const lines = computed(() =>
   playouts.lines.map((line) => {
