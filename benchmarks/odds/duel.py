@@ -14,6 +14,7 @@ import json
 import multiprocessing
 import os
 import sys
+from collections.abc import Callable
 from concurrent.futures import ProcessPoolExecutor, as_completed
 
 # A process a core, each on one: set before the core is loaded.
@@ -45,9 +46,11 @@ from partita.playing.playout import POLICY_SEED, Start, candidate_of, start_of
 from partita.playing.racks import LOG, play_rack
 from partita.value.leaves import leave_order
 from partita.weighing.rater import Rater
+from partita.weighing.samples import FOULED, Samples
 from partita.weighing.weigh import WeighRequest, weigh
 
 Floats = NDArray[np.float64]
+Chooser = Callable[[Situation, StrokeModel], tuple[Scene, Option]]
 LEVELS = ("league", "strong league", "professional")
 RIVALS = ("plain rules", "fast player")
 KEPT = RESULTS / "duel-racks.jsonl"
@@ -79,16 +82,12 @@ def by_plain_rules(situation: Situation, level: StrokeModel) -> tuple[Scene, Opt
         sure = [(option, looks) for option, looks in tried if looks.made.mean() >= surest - _AS_SURE]
         return rater.scene, max(sure, key=lambda pair: float(pair[1].value.mean()))[0]
     safe = [(option, rater.sample(option, draws)) for option in _safeties(rater)] or tried
-    return rater.scene, min(safe, key=lambda pair: _left(pair[1].next_make, pair[1].ending >= _FOULS))[0]
+    return rater.scene, min(safe, key=lambda pair: _left(pair[1]))[0]
 
 
-# The endings from which on the other player has the ball in hand, or has won.
-_FOULS = 5
-
-
-def _left(makes: Floats, fouls: NDArray[np.bool_]) -> float:
-    """What the other player makes of a leave; of a foul, everything."""
-    return float(np.where(fouls, 1.0, makes).mean())
+def _left(looks: Samples) -> float:
+    """What the other player makes of a leave: of a foul everything, of a ball that fell by luck nothing."""
+    return float(np.where(looks.ending >= FOULED, 1.0, np.where(looks.made, 0.0, looks.next_make)).mean())
 
 
 def _safeties(rater: Rater) -> list[Option]:
@@ -124,7 +123,7 @@ def rack(level_name: str, rival: str, number: int, ledger_first: bool) -> float:
     return 0.5
 
 
-def _chosen(start: Start, choose, level: StrokeModel) -> Floats:  # type: ignore[no-untyped-def]
+def _chosen(start: Start, choose: Chooser, level: StrokeModel) -> Floats:
     """The chosen stroke as a candidate; a cue ball in hand is put where the chooser wants it."""
     scene, option = choose(after(start), level)
     if start.standing[HAND] != NOT_IN_HAND:

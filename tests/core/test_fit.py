@@ -6,7 +6,9 @@ import unittest
 import numpy as np
 import statsmodels.api as sm
 
+from benchmarks.odds import network
 from benchmarks.odds.fit import fitted, player
+from benchmarks.odds.network import chances, network_fitted, slopes
 from benchmarks.odds.positions import GAMES, kept_positions
 from benchmarks.odds.reliability import brier, deciles
 from partita.games import GAMES as EVERY_GAME
@@ -36,6 +38,39 @@ class Fit(unittest.TestCase):
         for seed in range(60):
             model = player(np.random.default_rng(seed))
             self.assertEqual(stroke_model_from(model.as_json()), model)
+
+
+class Network(unittest.TestCase):
+    def test_its_slopes_are_those_of_small_steps(self) -> None:
+        rng = np.random.default_rng(4)
+        features, won = rng.normal(size=(50, FEATURES)), (rng.random(50) < 0.5).astype(float)
+        layers = [rng.normal(size=(FEATURES, 5)), rng.normal(size=5), rng.normal(size=5), np.array(0.3)]
+
+        def loss(of: list[np.ndarray]) -> float:
+            said = chances(of, features)[0]
+            decay = 0.5 * network._DECAY * (np.sum(of[0] ** 2) + np.sum(of[2] ** 2))
+            return float(-np.mean(won * np.log(said) + (1 - won) * np.log(1 - said)) + decay)
+
+        for k, slope in enumerate(slopes(layers, features, won)):
+            step = np.zeros_like(layers[k])
+            step.flat[0] = 1e-5
+            up, down = ([*layers[:k], layers[k] + sign * step, *layers[k + 1 :]] for sign in (1, -1))
+            self.assertAlmostEqual(float(np.ravel(slope)[0]), (loss(up) - loss(down)) / 2e-5, 6)
+
+    def test_it_learns_what_no_logistic_model_can_and_the_glance_reads_it_alike(self) -> None:
+        rng = np.random.default_rng(6)
+        features = rng.normal(size=(3000, FEATURES))
+        features[:, 0] = 1.0
+        won = (features[:, 3] * features[:, 7] > 0).astype(float)
+        weights = network_fitted(features, won)
+        said = np.array([corrected(weights, row, 0.5) for row in features])
+        self.assertLess(brier(said, won), 0.12)
+        straight = 1 / (1 + np.exp(-features @ fitted(features, won)))
+        self.assertGreater(brier(straight, won), 0.22)
+        width = FEATURES + 2
+        places = weights[:-1].reshape(-1, width)
+        hidden = np.tanh(features @ places[:, :FEATURES].T + places[:, FEATURES])
+        np.testing.assert_allclose(said, 1 / (1 + np.exp(-(hidden @ places[:, -1] + weights[-1]))))
 
 
 class Card(unittest.TestCase):

@@ -1,0 +1,46 @@
+"""The duel's players: the plain rules are kept, racks are paired and come to an end."""
+
+import unittest
+
+import numpy as np
+
+from benchmarks.odds.duel import by_ledger, by_plain_rules, figures, rack
+from partita.games.situation import Situation
+from partita.players.stroke_model import PRESETS
+from partita.table.layout import Layout
+from partita.table.spec import TableSpec
+
+TABLE, LEAGUE, PRO = TableSpec(), PRESETS["league"], PRESETS["professional"]
+EASY = Situation(Layout.in_diamonds(TABLE, cue=(5.5, 2.5), b7=(7.0, 3.3), b9=(2.0, 2.0)))
+# Long and thin: a league player makes it seldom.
+HARD = Situation(Layout.in_diamonds(TABLE, cue=(0.6, 0.5), b7=(5.2, 3.6), b8=(2.6, 2.6), b9=(6.4, 1.0)))
+
+
+class PlainRules(unittest.TestCase):
+    def test_he_attacks_what_he_makes_more_than_half_the_time_and_else_plays_safe(self) -> None:
+        _, attack = by_plain_rules(EASY, LEAGUE)
+        self.assertEqual((attack.intention.kind, attack.intention.potted), ("pot", "7"))
+        _, safe = by_plain_rules(HARD, LEAGUE)
+        self.assertFalse(safe.attacks)
+
+    def test_with_the_ball_in_hand_he_and_the_ledger_have_a_place_for_it(self) -> None:
+        balls = {name: place for name, place in EASY.layout.balls.items() if name != "cue"}
+        in_hand = Situation(Layout(TABLE, balls), in_hand="anywhere")
+        for choose in (by_plain_rules, by_ledger):
+            scene, option = choose(in_hand, PRO)
+            self.assertEqual(option.intention.potted, "7")
+            self.assertTrue(np.isfinite(scene.places[0]).all())
+
+
+class Racks(unittest.TestCase):
+    def test_a_rack_ends_for_one_of_both_and_comes_out_the_same_again(self) -> None:
+        for rival in ("plain rules", "fast player"):
+            won = rack("professional", rival, 3, True)
+            self.assertIn(won, (0.0, 1.0))
+            self.assertEqual(rack("professional", rival, 3, True), won)
+
+    def test_only_breaks_that_both_have_begun_count(self) -> None:
+        kept = {"league/fast player/0/True": 1.0, "league/fast player/0/False": 1.0, "league/fast player/1/True": 0.0}
+        found = figures(kept, "league", "fast player")
+        self.assertEqual((found["racks"], found["value"]), (2, 1.0))
+        self.assertEqual(figures({}, "league", "fast player"), {"racks": 0})
