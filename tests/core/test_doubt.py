@@ -110,9 +110,13 @@ class IntervalsOwnUp(unittest.TestCase):
 class WhatIsSaid(unittest.TestCase):
     def test_two_lines_that_are_all_but_equal_are_too_close_to_call_and_others_are_not(self) -> None:
         close = reliability_words([line(0.501), line(0.5)], True, "nine-ball")
-        self.assertRegex(close, r"too close to call: 0\.1 points apart, give or take \d")
+        self.assertRegex(
+            close, r"The first two are too close to call: the second is 0\.1 points behind, give or take \d"
+        )
+        many = reliability_words([line(0.501), line(0.5), line(0.499), line(0.1)], True, "nine-ball")
+        self.assertIn("The first 3 are too close to call", many)
         apart = reliability_words([line(0.8), line(0.5)], True, "nine-ball")
-        self.assertRegex(apart, r"ahead of the second: 30\.\d points apart")
+        self.assertRegex(apart, r"The first line is ahead: the second is (29|30)\.\d points behind")
         self.assertEqual(reliability_words([line(0.8), line(0.5)], False, "nine-ball"), "Still refining.")
 
     def test_a_chance_says_what_its_interval_is_made_of(self) -> None:

@@ -109,18 +109,21 @@ def doubt_words(doubt: Doubt) -> str:
 
 
 def reliability_words(lines: Sequence[Weighed], settled: bool, game: str) -> str:
-    """How far the order of the first two can be trusted."""
+    """How far the order can be trusted: how many lines, from the first on, cannot be told from it."""
     if not lines:
         return "No option has been found yet."
     if len(lines) == 1:
         return "There is only one option."
     if not settled:
         return "Still refining."
-    gap, doubt = doubt_between(lines[0], lines[1], game)
-    apart = f"{_fine(gap)} apart, give or take {_fine(_WIDTH * doubt.whole)}"
-    if gap > _WIDTH * doubt.whole:
-        return f"The first line is ahead of the second: {apart}."
-    return f"The first two are too close to call: {apart}. Play the one you like better."
+    leads = [doubt_between(lines[0], line, game) for line in lines[1:]]
+    gap, doubt = leads[0]
+    behind = f"the second is {_fine(gap)} behind, give or take {_fine(_WIDTH * doubt.whole)}"
+    close = next((place for place, (lead, of) in enumerate(leads) if lead > _WIDTH * of.whole), len(leads))
+    if close == 0:
+        return f"The first line is ahead: {behind}."
+    which = "first two" if close == 1 else f"first {close + 1}"
+    return f"The {which} are too close to call: {behind}. Play the one you like better."
 
 
 def _fine(share: float) -> str:
