@@ -10,9 +10,7 @@ const study = useStudy()
 const playouts = usePlayOuts()
 const RACKS = 256
 const LEADERS = 3
-const leaders = computed(() =>
-  study.options.slice(0, LEADERS).map((option, place) => ({ option, place })),
-)
+const leaders = computed(() => study.options.slice(0, LEADERS).map((option, place) => ({ option, place })))
 const lines = computed(() =>
   playouts.lines.map((line) => {
     const half = line.chance ? (line.chance.high - line.chance.low) / 2 : 0
