@@ -56,7 +56,7 @@ RIVALS = ("plain rules", "fast player")
 KEPT = RESULTS / "duel-racks.jsonl"
 _GAME, _FIRST_SEED, _MOST_SHOTS, _LUCK = "nine-ball", 50_000, 150, 1_000
 # Draws of the ledger's weighings, and of the plain player's tries; safeties he tries; what is as sure to him.
-_SAMPLES, _TRIES, _SAFETIES, _AS_SURE = 200, 48, 12, 0.05
+_SAMPLES, _TRIES, _SAFETIES, _AS_SURE = 100, 48, 12, 0.05
 
 
 def after(start: Start) -> Situation:
