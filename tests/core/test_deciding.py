@@ -15,12 +15,13 @@ from partita.lines.openings import pocket_opening
 from partita.parallel import CORES, in_order
 from partita.physics.facts import CUE_CUSHIONS_BEFORE, FIRST_HIT, TARGET_CUSHIONS
 from partita.physics.pocket_windows import pocket_windows, window_from
+from partita.physics.stroke import Stroke
 from partita.players.executions import standard_draws
 from partita.players.stroke_model import PRESETS
 from partita.playing.decide import decide
 from partita.playing.desk import BALL, DRAWN, POCKET, PUSH_OUT, WORTH, Desk, look, play_shot
 from partita.playing.indirect import add_indirect
-from partita.playing.playout import Start, racks_of, start_of
+from partita.playing.playout import Start, first_stroke, racks_of, start_of
 from partita.table.geometry import bed_of
 from partita.table.layout import Layout
 from partita.table.spec import POCKETS, TableSpec
@@ -95,6 +96,19 @@ class NotStraight(unittest.TestCase):
                 pass
             won[allowed] = float(found[:, 0].mean())
         self.assertGreater(won["allowed"], won["none"] - 0.02)
+
+    def test_racks_that_begin_with_a_push_out_go_on_from_where_it_lies(self) -> None:
+        # A tap that leaves the 1 hidden: a foul that gives the ball in hand, unless it is a push-out.
+        layout = Layout.in_diamonds(TABLE, cue=(1.15, 2.1), b1=(6.6, 2.55), b8=(1.95, 2.18), b9=(3.7, 3.4))
+        question, won = Question(Situation(layout, push_out="allowed"), PRO, PRO), {}
+        for pushed in (True, False):
+            found = np.zeros((60, 2))
+            first = first_stroke(question, Stroke(180, 0.15), pushed)
+            self.assertEqual(first[BALL] == PUSH_OUT, pushed)
+            for _ in racks_of(question, found, first=first):
+                pass
+            won[pushed] = float(found[:, 0].mean())
+        self.assertGreater(won[True], won[False] + 0.1)
 
 
 class WhatIsLeftOut(unittest.TestCase):
