@@ -113,6 +113,10 @@ class BrowserCase(TransactionTestCase):
         self.page.get_by_role("button", name="Weigh").click()
         expect(self.page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=60_000)
 
+    def choose(self, words: str) -> None:
+        """Take the first line of the ledger that says so."""
+        self.page.get_by_label("Ledger of options").locator("button.line", has_text=words).first.click()
+
     def violations(self, page: Page) -> list[str]:
         """What axe-core finds, rule by rule."""
         page.evaluate(AXE.read_text(encoding="utf-8"))

@@ -42,7 +42,7 @@ class Answer(BrowserCase):
         own.get_by_role("button", name="Close").click()
         expect(page.get_by_label("Shot card")).to_be_visible()
 
-    def test_lines_do_not_move_under_the_pointer_and_refining_narrows_the_intervals(self) -> None:
+    def test_lines_do_not_move_under_the_pointer_and_refining_halves_what_chance_makes_of_them(self) -> None:
         page = self.page
         page.get_by_role("button", name="Weigh").click()
         lines = page.get_by_label("Ledger of options").locator("ol li")
@@ -65,13 +65,14 @@ class Answer(BrowserCase):
         expect(refine).to_be_visible(timeout=90_000)
         after = Study.objects.latest("pk")
         self.assertEqual(after.question["samples"], 4 * before.question["samples"])
-        width = [s.document["options"][0]["rack_chance"] for s in (before, after)]
-        self.assertLess(width[1]["high"] - width[1]["low"], 0.7 * (width[0]["high"] - width[0]["low"]))
+        sampling = [study.document["options"][0]["doubt"]["sampling"] for study in (before, after)]
+        self.assertLess(sampling[1], 0.7 * sampling[0])
         expect(page.locator(".line.chosen b")).to_have_text(name)
 
     def test_layers_are_switched_by_keys_and_read_in_words(self) -> None:
         page = self.page
         self.weigh()
+        self.choose("the 4 into the far foot corner")
         expect(page.locator("svg.table .shadow").first).to_be_attached()
         page.keyboard.press("d")
         expect(page.locator("svg.table .shadow")).to_have_count(0)
@@ -152,6 +153,7 @@ class Answer(BrowserCase):
         doubt = page.get_by_label("What would change the choice")
         expect(doubt.get_by_text("My stroke’s errors")).to_be_visible(timeout=30_000)
         expect(doubt.locator("dd")).to_have_count(10)
+        self.choose("the 4 into the far foot corner")
         expect(doubt.get_by_role("img", name=re.compile("Rack chance by make chance"))).to_be_visible()
         doubt.get_by_role("button", name=re.compile("Play out the first 3")).click()
         expect(doubt.get_by_role("progressbar")).to_be_visible()
@@ -180,7 +182,7 @@ class Answer(BrowserCase):
         page.get_by_role("button", name="Library").click()
         dialog = page.get_by_role("dialog")
         expect(dialog.get_by_role("heading", name="Lately weighed")).to_be_visible()
-        dialog.get_by_label("Find").fill("foot corner")
+        dialog.get_by_label("Find").fill(Study.objects.latest("pk").document["options"][0]["name"])
         expect(dialog.locator("li")).to_have_count(1)
         dialog.locator("li .open").first.click()
         expect(page.get_by_text(re.compile("settled in"))).to_be_visible()

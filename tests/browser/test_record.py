@@ -74,6 +74,7 @@ class AMatch(BrowserCase):
         guess.get_by_role("button", name="Open the ledger").click()
         told = page.get_by_label("Ledger of options").get_by_text(re.compile("you said 90 %, it is made"))
         expect(told).to_be_visible()
+        self.choose("the 4 into the far foot corner")
         page.get_by_role("button", name="I played this").click()
         page.get_by_role("group", name="What happened").get_by_role("button", name="left a shot").click()
         page.get_by_role("link", name="Look at it").click()

@@ -39,7 +39,7 @@ const progress = computed(() => (study.running ? Math.max(0.04, study.study?.pro
       v-if="study.canRefine && !study.stale"
       type="button"
       class="act"
-      :title="`Weigh again with ${MORE} times as many tries: intervals half as wide (R)`"
+      :title="`Weigh again with ${MORE} times as many tries: what chance in the tries makes of ± is halved (R)`"
       @click="study.refine()"
     >
       <KeyLabel label="Refine" letter="R" />
