@@ -17,9 +17,6 @@ import sys
 from collections.abc import Callable
 from concurrent.futures import ProcessPoolExecutor, as_completed
 
-# A process a core, each on one: set before the core is loaded.
-os.environ["PARTITA_CORES"] = "1"
-
 import numpy as np
 from numpy.typing import NDArray
 
@@ -153,6 +150,8 @@ def main(racks: int = 200, levels: tuple[str, ...] = LEVELS) -> None:
         for first in (True, False)
     ]
     waiting = [job for job in jobs if _key(job) not in kept]
+    # A process a core, each on one: they load the core anew.
+    os.environ["PARTITA_CORES"] = "1"
     context = multiprocessing.get_context("spawn")
     with ProcessPoolExecutor(os.cpu_count(), mp_context=context) as pool, KEPT.open("a", encoding="utf-8") as file:
         try:
@@ -164,7 +163,7 @@ def main(racks: int = 200, levels: tuple[str, ...] = LEVELS) -> None:
                 sys.stderr.write(f"\r{len(kept)} of {len(jobs)} racks ")
         except KeyboardInterrupt:
             pool.shutdown(cancel_futures=True)
-    keep("duel", {level: {rival: figures(kept, level, rival) for rival in RIVALS} for level in levels})
+    keep("duel", {level: {rival: figures(kept, level, rival) for rival in RIVALS} for level in LEVELS})
 
 
 def figures(kept: dict[str, float], level: str, rival: str) -> dict[str, float]:
