@@ -47,11 +47,11 @@ from partita.weighing.samples import FOULED, Samples
 from partita.weighing.weigh import WeighRequest, weigh
 
 Floats = NDArray[np.float64]
-Chooser = Callable[[Situation, StrokeModel], tuple[Scene, Option]]
+Chooser = Callable[[Situation, StrokeModel], tuple[Scene, Option | None]]
 LEVELS = ("league", "strong league", "professional")
 RIVALS = ("plain rules", "fast player")
 KEPT = RESULTS / "duel-racks.jsonl"
-_GAME, _FIRST_SEED, _MOST_SHOTS, _LUCK = "nine-ball", 50_000, 150, 1_000
+_GAME, _FIRST_SEED, _MOST_SHOTS, _LUCK = "nine-ball", 50_000, 60, 1_000
 # Draws of the ledger's weighings, and of the plain player's tries; safeties he tries; what is as sure to him.
 _SAMPLES, _TRIES, _SAFETIES, _AS_SURE = 100, 48, 12, 0.05
 
@@ -70,8 +70,8 @@ def by_ledger(situation: Situation, level: StrokeModel) -> tuple[Scene, Option]:
     return settled.rater.scene, settled.lines[0].option
 
 
-def by_plain_rules(situation: Situation, level: StrokeModel) -> tuple[Scene, Option]:
-    """Attack when it goes in more than half the time, else leave as little as can be."""
+def by_plain_rules(situation: Situation, level: StrokeModel) -> tuple[Scene, Option | None]:
+    """Attack when it goes in more than half the time, else leave as little as can be; none where he finds neither."""
     rater, draws = Rater(situation, level, level), standard_draws(5, _TRIES)
     tried = [(option, rater.sample(option, draws)) for option in constructed(rater.scene)]
     surest = max((float(looks.made.mean()) for _, looks in tried), default=0.0)
@@ -79,6 +79,8 @@ def by_plain_rules(situation: Situation, level: StrokeModel) -> tuple[Scene, Opt
         sure = [(option, looks) for option, looks in tried if looks.made.mean() >= surest - _AS_SURE]
         return rater.scene, max(sure, key=lambda pair: float(pair[1].value.mean()))[0]
     safe = [(option, rater.sample(option, draws)) for option in _safeties(rater)] or tried
+    if not safe:
+        return rater.scene, None
     return rater.scene, min(safe, key=lambda pair: _left(pair[1]))[0]
 
 
@@ -121,8 +123,13 @@ def rack(level_name: str, rival: str, number: int, ledger_first: bool) -> float:
 
 
 def _chosen(start: Start, choose: Chooser, level: StrokeModel) -> Floats:
-    """The chosen stroke as a candidate; a cue ball in hand is put where the chooser wants it."""
+    """The chosen stroke as a candidate; a cue ball in hand is put where the chooser wants it.
+
+    Where nothing was found the fast player decides, for want of anything better.
+    """
     scene, option = choose(after(start), level)
+    if option is None:
+        return np.zeros(COLUMNS)
     if start.standing[HAND] != NOT_IN_HAND:
         start.places[0], start.in_play[0], start.standing[HAND] = scene.places[0], -1, NOT_IN_HAND
     return candidate_of(start.names, option, level.row())
@@ -162,6 +169,9 @@ def main(racks: int = 200, levels: tuple[str, ...] = LEVELS) -> None:
                 file.flush()
                 sys.stderr.write(f"\r{len(kept)} of {len(jobs)} racks ")
         except KeyboardInterrupt:
+            sys.stderr.write("\nstopped: figures of the racks so far\n")
+        finally:
+            # Also when a rack fails: what waits would else be played to nobody's use.
             pool.shutdown(cancel_futures=True)
     keep("duel", {level: {rival: figures(kept, level, rival) for rival in RIVALS} for level in LEVELS})
 

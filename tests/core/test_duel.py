@@ -19,16 +19,16 @@ HARD = Situation(Layout.in_diamonds(TABLE, cue=(0.6, 0.5), b7=(5.2, 3.6), b8=(2.
 class PlainRules(unittest.TestCase):
     def test_he_attacks_what_he_makes_more_than_half_the_time_and_else_plays_safe(self) -> None:
         _, attack = by_plain_rules(EASY, LEAGUE)
-        self.assertEqual((attack.intention.kind, attack.intention.potted), ("pot", "7"))
+        self.assertTrue(attack and (attack.intention.kind, attack.intention.potted) == ("pot", "7"))
         _, safe = by_plain_rules(HARD, LEAGUE)
-        self.assertFalse(safe.attacks)
+        self.assertFalse(safe is None or safe.attacks)
 
     def test_with_the_ball_in_hand_he_and_the_ledger_have_a_place_for_it(self) -> None:
         balls = {name: place for name, place in EASY.layout.balls.items() if name != "cue"}
         in_hand = Situation(Layout(TABLE, balls), in_hand="anywhere")
         for choose in (by_plain_rules, by_ledger):
             scene, option = choose(in_hand, PRO)
-            self.assertEqual(option.intention.potted, "7")
+            self.assertEqual(option.intention.potted if option else "", "7")
             self.assertTrue(np.isfinite(scene.places[0]).all())
 
 
