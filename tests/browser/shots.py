@@ -39,6 +39,8 @@ def weigh(page: Page) -> None:
     """Press Weigh and wait for the settled ledger and the drawing."""
     page.get_by_role("button", name="Weigh").click()
     page.get_by_text("settled in").wait_for(timeout=60_000)
+    # Until what would change the choice is there too.
+    page.get_by_role("button", name="Weigh").wait_for(timeout=60_000)
     page.locator("svg.table .path").first.wait_for(state="attached")
     page.wait_for_timeout(300)
 
