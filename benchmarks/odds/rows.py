@@ -9,8 +9,8 @@ import hashlib
 import json
 import sys
 import time
-from collections.abc import Callable, Iterator
-from dataclasses import asdict, replace
+from collections.abc import Iterator
+from dataclasses import replace
 from pathlib import Path
 from typing import Any
 
@@ -130,7 +130,7 @@ def _line(question: Question, best: Weighed, line: Weighed) -> Row:
     return {
         "id": line.option.id, "kind": line.option.intention.kind, "attacks": line.option.attacks, "value": line.value,
         "sampling": doubt_of(line, game).sampling, "weights": weights_of(line.samples), "gap": gap,
-        "gap_sampling": between.sampling, "stroke": asdict(line.option.stroke),
+        "gap_sampling": between.sampling,
         "first": first_option(question, line.option).tolist(),
     }  # fmt: skip
 
@@ -172,9 +172,9 @@ def racks_in(letters: str) -> Floats:
     return np.array([_LETTERS.index(letter) / 2 for letter in letters])
 
 
-def lines_of(rows: list[Row], choose: Callable[[Row], bool] = lambda line: True) -> Iterator[tuple[Row, Row, int]]:
+def lines_of(rows: list[Row]) -> Iterator[tuple[Row, Row, int]]:
     """Every line that was played out, with its row and its place."""
     for row in rows:
         for place, line in enumerate(row["seeds"][0]["lines"]):
-            if "won" in line and choose(line):
+            if "won" in line:
                 yield row, line, place

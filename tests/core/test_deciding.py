@@ -95,7 +95,7 @@ class NotStraight(unittest.TestCase):
             for _ in racks_of(Question(replace(hooked, push_out=allowed), LEAGUE, LEAGUE), found):  # type: ignore[arg-type]
                 pass
             won[allowed] = float(found[:, 0].mean())
-        self.assertGreater(won["allowed"], won["none"] - 0.02)
+        self.assertGreater(won["allowed"], won["none"])
 
     def test_racks_that_begin_with_a_push_out_go_on_from_where_it_lies(self) -> None:
         # A tap that leaves the 1 hidden: a foul that gives the ball in hand, unless it is a push-out.

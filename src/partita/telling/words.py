@@ -1,5 +1,6 @@
 """Sentences computed from a study's numbers: why an option leads, and how sure that is."""
 
+import math
 from collections.abc import Sequence
 
 from partita.weighing.doubt import Doubt, doubt_between
@@ -20,8 +21,6 @@ _ENDING_WORDS = {
 
 # Half a point of rack chance: less is not what sets two options apart.
 _WORTH_SAYING = 0.005
-# Half an interval of 95 % in standard deviations.
-_WIDTH = 1.959964
 
 
 def _percent(share: float) -> str:
@@ -101,7 +100,7 @@ def doubt_words(doubt: Doubt) -> str:
     """What the interval of a rack chance means, and what it is made of."""
     sampling, search, model = doubt.halves()
     return (
-        f"Played out to the end many times, the racks won would come within {_fine(_WIDTH * doubt.whole)} of this"
+        f"Played out to the end many times, the racks won would come within {_fine(_half(doubt))} of this"
         f" nineteen times in twenty. What a shot leaves is judged at a glance, which alone may be off by"
         f" {_fine(model)}; so many tries and no more, by {_fine(sampling)}; the stroke found for the shot, by"
         f" {_fine(search)}."
@@ -118,12 +117,17 @@ def reliability_words(lines: Sequence[Weighed], settled: bool, game: str) -> str
         return "Still refining."
     leads = [doubt_between(lines[0], line, game) for line in lines[1:]]
     gap, doubt = leads[0]
-    behind = f"the second is {_fine(gap)} behind, give or take {_fine(_WIDTH * doubt.whole)}"
-    close = next((place for place, (lead, of) in enumerate(leads) if lead > _WIDTH * of.whole), len(leads))
+    behind = f"the second is {_fine(gap)} behind, give or take {_fine(_half(doubt))}"
+    close = next((place for place, (lead, of) in enumerate(leads) if lead > _half(of)), len(leads))
     if close == 0:
         return f"The first line is ahead: {behind}."
     which = "first two" if close == 1 else f"first {close + 1}"
     return f"The {which} are too close to call: {behind}. Play the one you like better."
+
+
+def _half(doubt: Doubt) -> float:
+    """Half the width of the interval of 95 %."""
+    return math.hypot(*doubt.halves())
 
 
 def _fine(share: float) -> str:
