@@ -1,14 +1,17 @@
 """The figures of a run's rows, each with an interval of 95 % from positions drawn again; and the bars."""
 
+import math
 from collections.abc import Callable
 from typing import Any
 
 import numpy as np
 from numpy.typing import NDArray
 
-from benchmarks.odds.doubt import Z, coverage, left_out, noise_of, of_gap
+from benchmarks.odds.doubt import Z, between, coverage, left_out, noise_of, of_gap
 from benchmarks.odds.reliability import brier, deciles
 from benchmarks.odds.rows import Row, lines_of, racks_in
+from partita.telling.words import better_share
+from partita.weighing.doubt import Doubt
 
 Floats = NDArray[np.float64]
 Json = dict[str, Any]
@@ -63,6 +66,43 @@ def _error_of(tenth: dict[str, float], said: Floats, came: Floats) -> Json:
     return {"off": round(float(errors.mean()), 4), "interval": again_and_again(errors)}
 
 
+def worst_by_chance(said: Floats, off: Floats, position: NDArray[np.int64]) -> list[float]:
+    """The largest error of a tenth when nothing is said too high or too low: its middle, and nineteen in twenty.
+
+    said, off : (k,) chances and their errors; position : (k,) which position each is of, from 0
+    The errors of a position, which go together, keep their size and have their sign drawn anew. Source: the sign-flip
+    test of Fisher, The Design of Experiments (1935).
+    """
+    rng, tenth = np.random.default_rng(_SEED), np.minimum(9, (10 * said).astype(int))
+    populated = [k for k in range(10) if (tenth == k).sum() >= _FEWEST_IN_A_TENTH]
+    found = []
+    for _ in range(_DRAWN):
+        drawn = off * rng.choice((-1.0, 1.0), int(position.max()) + 1)[position]
+        found.append(max(abs(float(drawn[tenth == k].mean())) for k in populated))
+    return [round(float(end), 4) for end in np.quantile(found, (0.5, 0.025, 0.975))]
+
+
+def better_ones(rows: list[Row]) -> Json:
+    """How often the racks say that the first line is the better of two, as said and as it came.
+
+    As said counts the racks' own noise in; a draw is half.
+    """
+    said, came = [], []
+    for row, doubts in left_out(rows):
+        for line in row["seeds"][0]["lines"][1:]:
+            error, variance = between(row, line, doubts)
+            said.append(better_share(line["gap"], Doubt(math.sqrt(variance), 0.0, 0.0)))
+            came.append(0.5 * (1.0 + float(np.sign(line["gap"] - error))))
+    less = np.array(came) - np.array(said)
+    return {
+        "pairs": len(said),
+        "said": round(float(np.mean(said)), 3),
+        "came": round(float(np.mean(came)), 3),
+        "more than said": round(float(less.mean()), 3),
+        "more than said, interval": again_and_again(less),
+    }
+
+
 def asked_again(rows: list[Row]) -> Json:
     """The same question with another seed: the same first line, or too close to call; and how often that is said."""
     same, called_close, either = [], [], []
@@ -114,6 +154,12 @@ def figures_of(rows: list[Row]) -> Json:
             game: round(float(lost[[row["game"] == game for row in rows]].mean()), 4) for game in games
         },
         "coverage": coverage(rows),
+        "largest error of a tenth by chance": worst_by_chance(
+            np.array([line["value"] for line, _ in every]),
+            np.array([line["value"] - won.mean() for line, won in every]),
+            np.array([rows.index(row) for row, _, _ in lines_of(rows)]),
+        ),
+        "the first is the better of two": better_ones(rows),
         "asked again": asked_again(rows),
         "times": times(rows),
     }  # fmt: skip

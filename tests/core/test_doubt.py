@@ -11,11 +11,11 @@ import numpy as np
 from scipy.stats import norm
 
 from benchmarks.odds import doubt as fit
-from benchmarks.odds.figures import again_and_again, asked_again, regrets
+from benchmarks.odds.figures import again_and_again, asked_again, better_ones, regrets, worst_by_chance
 from benchmarks.odds.rows import Row, Rows, sources
 from partita.options.option import Intention, Option
 from partita.physics.stroke import Stroke
-from partita.telling.words import doubt_words, reliability_words
+from partita.telling.words import better_share, doubt_words, reliability_words
 from partita.weighing.doubt import Doubt, Doubts, doubt_between, doubt_of, doubts_of, model_between
 from partita.weighing.samples import IN_SHAPE, NOTHING_LEFT, WON_NOW, Samples
 from partita.weighing.weighed import Weighed
@@ -119,6 +119,34 @@ class WhatIsSaid(unittest.TestCase):
         self.assertRegex(apart, r"The first line is ahead: the second is (29|30)\.\d points behind")
         self.assertEqual(reliability_words([line(0.8), line(0.5)], False, "nine-ball"), "Still refining.")
 
+    def test_whether_to_attack_is_said_with_how_often_that_is_right(self) -> None:
+        def said(first: Weighed, other: Weighed, between: float = 0.51) -> str:
+            alike = replace(line(between), option=first.option)
+            return reliability_words([first, alike, other], True, "nine-ball")
+
+        even = said(line(0.5005, kind="pot"), line(0.5), 0.5002)
+        self.assertIn("Whether to attack or to play safe nobody can tell: the best safety, line 3, is 0.", even)
+        sure = said(line(0.8), line(0.3, kind="pot"), 0.7995)
+        self.assertRegex(
+            sure, r"To play safe is right nearly always: the best attack, line 3, is (49|50)\.\d points behind"
+        )
+        first, other = line(0.53, kind="pot"), line(0.5)
+        gap, doubt = doubt_between(first, other, "nine-ball")
+        tenths = round(10 * float(norm.cdf(gap / doubt.whole)))
+        self.assertTrue(5 < tenths < 10)
+        self.assertIn(f"To attack is right about {tenths} times in ten", said(first, other))
+        # What is a matter of taste among shots of one sort is none between the two.
+        self.assertNotIn("you like", even)
+        self.assertIn("first two are too close to call", sure)
+        self.assertIn("you like better", sure)
+        # With one sort of shot only there is nothing to choose.
+        self.assertNotIn("safe", reliability_words([line(0.5), line(0.4)], True, "nine-ball"))
+
+    def test_a_lead_that_is_in_no_doubt_is_right_always_and_none_is_right_every_other_time(self) -> None:
+        none = Doubt(0.0, 0.0, 0.0)
+        self.assertEqual((better_share(0.1, none), better_share(0.0, none)), (1.0, 0.5))
+        self.assertAlmostEqual(better_share(0.02, Doubt(0.0, 0.0, 0.02)), float(norm.cdf(1.0)), 6)
+
     def test_a_chance_says_what_its_interval_is_made_of(self) -> None:
         words = doubt_words(Doubt(0.004, 0.005, 0.012))
         for part in (
@@ -166,6 +194,34 @@ class FittedOnRacks(unittest.TestCase):
         for row in rows:
             row["seeds"][0]["lines"].reverse()
         self.assertEqual(regrets(rows).tolist(), [1.0] * 5)
+
+    def test_the_first_is_the_better_of_two_as_often_as_is_said(self) -> None:
+        rows = invented_rows(0.3, 0.0, 160)
+        for row in rows:
+            lines = row["seeds"][0]["lines"]
+            lines.sort(key=lambda one: -one["value"])
+            for one in lines:
+                one["gap"] = lines[0]["value"] - one["value"]
+        found = better_ones(rows)
+        self.assertAlmostEqual(found["said"], found["came"], delta=0.04)
+        for row in rows:
+            for one in row["seeds"][0]["lines"]:
+                one["won"] = "10" * 32
+        # Racks that are all drawn say so of none.
+        self.assertEqual(better_ones(rows)["came"], 0.5)
+
+    def test_the_largest_error_of_a_tenth_by_chance_shrinks_with_more_positions_and_not_with_more_lines(self) -> None:
+        rng = np.random.default_rng(2)
+
+        def worst(positions: int, lines: int) -> float:
+            said = np.repeat(rng.uniform(0, 1, positions), lines)
+            off = np.repeat(rng.normal(0, 0.05, positions), lines)
+            return worst_by_chance(said, off, np.repeat(np.arange(positions), lines))[0]
+
+        few, more_lines, more = worst(100, 3), worst(100, 12), worst(1600, 3)
+        self.assertAlmostEqual(few, more_lines, delta=0.4 * few)
+        # A sixteenth of the variance.
+        self.assertAlmostEqual(more, few / 4, delta=0.4 * few / 4)
 
     def test_an_interval_from_cases_drawn_again_is_that_of_the_mean(self) -> None:
         values = np.random.default_rng(3).normal(2.0, 1.0, 400)

@@ -2,6 +2,7 @@
 
 import math
 from collections.abc import Sequence
+from statistics import NormalDist
 
 from partita.weighing.doubt import Doubt, doubt_between
 from partita.weighing.samples import ENDINGS, Samples
@@ -108,7 +109,7 @@ def doubt_words(doubt: Doubt) -> str:
 
 
 def reliability_words(lines: Sequence[Weighed], settled: bool, game: str) -> str:
-    """How far the order can be trusted: how many lines, from the first on, cannot be told from it."""
+    """How far the order can be trusted, and the choice between attacking and playing safe."""
     if not lines:
         return "No option has been found yet."
     if len(lines) == 1:
@@ -116,13 +117,41 @@ def reliability_words(lines: Sequence[Weighed], settled: bool, game: str) -> str
     if not settled:
         return "Still refining."
     leads = [doubt_between(lines[0], line, game) for line in lines[1:]]
+    attacks = lines[0].option.attacks
+    # The place of the first line of the other sort; without one, the place behind the last.
+    other = next((place for place, line in enumerate(lines) if line.option.attacks != attacks), len(lines))
+    order = _order_words(leads, other)
+    return f"{_sort_words(attacks, other, *leads[other - 1])} {order}" if other < len(lines) else order
+
+
+def _sort_words(attacks: bool, other: int, lead: float, doubt: Doubt) -> str:
+    """How sure it is whether to attack or to play safe. lead, doubt : on the line at place other, of the other sort"""
+    right, sort = ("To attack", "safety") if attacks else ("To play safe", "attack")
+    how_far = f"the best {sort}, line {other + 1}, is {_fine(lead)} behind"
+    tenths = round(10 * better_share(lead, doubt))
+    if tenths == 5:
+        return f"Whether to attack or to play safe nobody can tell: {how_far}."
+    return f"{right} is right {'nearly always' if tenths == 10 else f'about {tenths} times in ten'}: {how_far}."
+
+
+def _order_words(leads: Sequence[tuple[float, Doubt]], other: int) -> str:
+    """How many lines cannot be told from the first. leads : on each other line; other : first place of another sort"""
     gap, doubt = leads[0]
     behind = f"the second is {_fine(gap)} behind, give or take {_fine(_half(doubt))}"
     close = next((place for place, (lead, of) in enumerate(leads) if lead > _half(of)), len(leads))
     if close == 0:
         return f"The first line is ahead: {behind}."
-    which = "first two" if close == 1 else f"first {close + 1}"
-    return f"The {which} are too close to call: {behind}. Play the one you like better."
+    which, best = ("first two", "better") if close == 1 else (f"first {close + 1}", "best")
+    # Between attacking and playing safe it is not taste.
+    taste = f" Play the one you like {best}." if close < other else ""
+    return f"The {which} are too close to call: {behind}.{taste}"
+
+
+def better_share(lead: float, doubt: Doubt) -> float:
+    """How often, 0.5..1, a line that leads by so much rack chance is the better one: by a normal error of the lead."""
+    if doubt.whole == 0.0:
+        return 1.0 if lead > 0.0 else 0.5
+    return max(0.5, NormalDist().cdf(lead / doubt.whole))
 
 
 def _half(doubt: Doubt) -> float:
