@@ -26,6 +26,17 @@ class Answer(BrowserCase):
         kinds = self.page.locator(".lines .aim").all_inner_texts()
         self.assertEqual({kind.split()[-1] for kind in kinds}, {"Safe"})
 
+    def test_whether_to_attack_stands_above_the_lines_and_the_line_it_names_is_of_the_other_sort(self) -> None:
+        self.weigh()
+        said = self.page.locator("p.choice").inner_text()
+        self.assertEqual(said, Study.objects.latest("pk").document["choice"])
+        named = re.search(r"the best (safety|attack), line (\d+), is [\d.]+ points behind", said)
+        if named is None:
+            self.fail(said)
+        line = self.page.locator("button.line").nth(int(named.group(2)) - 1)
+        sort = "Safe" if named.group(1) == "safety" else re.compile("Attack|Two-way")
+        expect(line.locator(".aim")).to_contain_text(sort)
+
     def test_a_line_opens_into_its_ways_and_one_of_them_is_taken_as_ones_own_shot(self) -> None:
         self.weigh()
         page = self.page

@@ -15,7 +15,7 @@ from benchmarks.odds.figures import again_and_again, asked_again, better_ones, r
 from benchmarks.odds.rows import Row, Rows, sources
 from partita.options.option import Intention, Option
 from partita.physics.stroke import Stroke
-from partita.telling.words import better_share, doubt_words, reliability_words
+from partita.telling.words import better_share, choice_words, doubt_words, reliability_words
 from partita.weighing.doubt import Doubt, Doubts, doubt_between, doubt_of, doubts_of, model_between
 from partita.weighing.samples import IN_SHAPE, NOTHING_LEFT, WON_NOW, Samples
 from partita.weighing.weighed import Weighed
@@ -120,27 +120,29 @@ class WhatIsSaid(unittest.TestCase):
         self.assertEqual(reliability_words([line(0.8), line(0.5)], False, "nine-ball"), "Still refining.")
 
     def test_whether_to_attack_is_said_with_how_often_that_is_right(self) -> None:
-        def said(first: Weighed, other: Weighed, between: float = 0.51) -> str:
-            alike = replace(line(between), option=first.option)
-            return reliability_words([first, alike, other], True, "nine-ball")
-
-        even = said(line(0.5005, kind="pot"), line(0.5), 0.5002)
-        self.assertIn("Whether to attack or to play safe nobody can tell: the best safety, line 3, is 0.", even)
-        sure = said(line(0.8), line(0.3, kind="pot"), 0.7995)
-        self.assertRegex(
-            sure, r"To play safe is right nearly always: the best attack, line 3, is (49|50)\.\d points behind"
-        )
         first, other = line(0.53, kind="pot"), line(0.5)
         gap, doubt = doubt_between(first, other, "nine-ball")
         tenths = round(10 * float(norm.cdf(gap / doubt.whole)))
         self.assertTrue(5 < tenths < 10)
-        self.assertIn(f"To attack is right about {tenths} times in ten", said(first, other))
-        # What is a matter of taste among shots of one sort is none between the two.
-        self.assertNotIn("you like", even)
-        self.assertIn("first two are too close to call", sure)
-        self.assertIn("you like better", sure)
-        # With one sort of shot only there is nothing to choose.
-        self.assertNotIn("safe", reliability_words([line(0.5), line(0.4)], True, "nine-ball"))
+        alike = line(0.52, kind="pot")
+        said = choice_words([first, alike, other], True, "nine-ball")
+        behind = f"the best safety, line 3, is {100 * gap:.1f} points behind."
+        self.assertEqual(said, f"To attack is right about {tenths} times in ten: {behind}")
+        sure = choice_words([line(0.8), line(0.3, kind="pot")], True, "nine-ball")
+        self.assertRegex(
+            sure, r"To play safe is right nearly always: the best attack, line 2, is (49|50)\.\d points behind"
+        )
+        even = choice_words([line(0.5005), line(0.5, kind="pot")], True, "nine-ball")
+        self.assertIn("nobody can tell", even)
+        self.assertEqual(choice_words([first, alike], True, "nine-ball"), "No safety was found here.")
+        self.assertIn("still refining", choice_words([first, other], False, "nine-ball"))
+
+    def test_taste_decides_among_shots_of_one_sort_only(self) -> None:
+        pot, close, far = line(0.5, kind="pot"), line(0.4995), line(0.1)
+        self.assertIn("you like better", reliability_words([line(0.5), close, far], True, "nine-ball"))
+        mixed = reliability_words([pot, close, far], True, "nine-ball")
+        self.assertIn("first two are too close to call", mixed)
+        self.assertNotIn("you like", mixed)
 
     def test_a_lead_that_is_in_no_doubt_is_right_always_and_none_is_right_every_other_time(self) -> None:
         none = Doubt(0.0, 0.0, 0.0)

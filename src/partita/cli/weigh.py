@@ -62,7 +62,7 @@ def _table(study: StudyDocument) -> str:
             f"{100 * chance.value:5.1f} ± {spread:4.1f} {make:>6} {foul:>5} {sold:>12}  "
             f"{option.aim:8} {option.name}; {option.detail}"
         )
-    return "\n".join([*rows, "", study.why, study.reliable, *_more(study)])
+    return "\n".join([*rows, "", study.why, study.choice, study.reliable, *_more(study)])
 
 
 def _more(study: StudyDocument) -> list[str]:

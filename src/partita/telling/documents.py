@@ -224,7 +224,10 @@ class MatchViewDocument(MatchDocument):
 
 
 class StudyDocument(Document):
-    """A study: the ranked options of a situation with every figure, best first."""
+    """A study: the ranked options of a situation with every figure, best first.
+
+    choice : whether to attack or to play safe, in words; reliable : how far the order of the lines can be trusted
+    """
 
     format: Literal["partita-study"] = "partita-study"
     version: Literal[1] = 1
@@ -237,6 +240,7 @@ class StudyDocument(Document):
     target: str
     options: list[OptionDocument]
     why: str
+    choice: str = ""
     reliable: str
     changes: ChangesDocument | None = None
     match: MatchViewDocument | None = None

@@ -32,7 +32,15 @@ from partita.telling.documents import (
     TurningPointDocument,
     WayDocument,
 )
-from partita.telling.words import behind_words, doubt_words, hand_back_words, reliability_words, ways_words, why_words
+from partita.telling.words import (
+    behind_words,
+    choice_words,
+    doubt_words,
+    hand_back_words,
+    reliability_words,
+    ways_words,
+    why_words,
+)
 from partita.weighing.changes import Changes
 from partita.weighing.doubt import doubt_between, doubt_of
 from partita.weighing.match_view import MatchView
@@ -68,6 +76,7 @@ def study_of(weighing: Weighing, seconds: float = 0.0) -> StudyDocument:
         target=rater.target,
         options=[_option(rater, lines, place) for place in range(len(lines))],
         why=_why(rater, lines) if lines else "",
+        choice=choice_words(lines, weighing.settled, rater.situation.game),
         reliable=reliability_words(lines, weighing.settled, rater.situation.game),
         changes=_changes(weighing.changes) if weighing.changes else None,
         match=_match(weighing.match) if weighing.match else None,

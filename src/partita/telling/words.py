@@ -108,8 +108,33 @@ def doubt_words(doubt: Doubt) -> str:
     )
 
 
+def choice_words(lines: Sequence[Weighed], settled: bool, game: str) -> str:
+    """Whether to attack or to play safe, how often that is right, and what the best line of the other sort lacks."""
+    if not lines:
+        return ""
+    if not settled:
+        return "To attack or to play safe: still refining."
+    attacks = lines[0].option.attacks
+    right, sort = ("To attack", "safety") if attacks else ("To play safe", "attack")
+    other = _other_sort(lines)
+    if other == len(lines):
+        return f"No {sort} was found here."
+    lead, doubt = doubt_between(lines[0], lines[other], game)
+    how_far = f"the best {sort}, line {other + 1}, is {_fine(lead)} behind"
+    tenths = round(10 * better_share(lead, doubt))
+    if tenths == 5:
+        return f"To attack or to play safe, nobody can tell: {how_far}."
+    return f"{right} is right {'nearly always' if tenths == 10 else f'about {tenths} times in ten'}: {how_far}."
+
+
+def _other_sort(lines: Sequence[Weighed]) -> int:
+    """The place of the first line of the other sort than the best, attack or safety; their number where none is."""
+    attacks = lines[0].option.attacks
+    return next((place for place, line in enumerate(lines) if line.option.attacks != attacks), len(lines))
+
+
 def reliability_words(lines: Sequence[Weighed], settled: bool, game: str) -> str:
-    """How far the order can be trusted, and the choice between attacking and playing safe."""
+    """How far the order can be trusted: how many lines, from the first on, cannot be told from it."""
     if not lines:
         return "No option has been found yet."
     if len(lines) == 1:
@@ -117,25 +142,6 @@ def reliability_words(lines: Sequence[Weighed], settled: bool, game: str) -> str
     if not settled:
         return "Still refining."
     leads = [doubt_between(lines[0], line, game) for line in lines[1:]]
-    attacks = lines[0].option.attacks
-    # The place of the first line of the other sort; without one, the place behind the last.
-    other = next((place for place, line in enumerate(lines) if line.option.attacks != attacks), len(lines))
-    order = _order_words(leads, other)
-    return f"{_sort_words(attacks, other, *leads[other - 1])} {order}" if other < len(lines) else order
-
-
-def _sort_words(attacks: bool, other: int, lead: float, doubt: Doubt) -> str:
-    """How sure it is whether to attack or to play safe. lead, doubt : on the line at place other, of the other sort"""
-    right, sort = ("To attack", "safety") if attacks else ("To play safe", "attack")
-    how_far = f"the best {sort}, line {other + 1}, is {_fine(lead)} behind"
-    tenths = round(10 * better_share(lead, doubt))
-    if tenths == 5:
-        return f"Whether to attack or to play safe nobody can tell: {how_far}."
-    return f"{right} is right {'nearly always' if tenths == 10 else f'about {tenths} times in ten'}: {how_far}."
-
-
-def _order_words(leads: Sequence[tuple[float, Doubt]], other: int) -> str:
-    """How many lines cannot be told from the first. leads : on each other line; other : first place of another sort"""
     gap, doubt = leads[0]
     behind = f"the second is {_fine(gap)} behind, give or take {_fine(_half(doubt))}"
     close = next((place for place, (lead, of) in enumerate(leads) if lead > _half(of)), len(leads))
@@ -143,7 +149,7 @@ def _order_words(leads: Sequence[tuple[float, Doubt]], other: int) -> str:
         return f"The first line is ahead: {behind}."
     which, best = ("first two", "better") if close == 1 else (f"first {close + 1}", "best")
     # Between attacking and playing safe it is not taste.
-    taste = f" Play the one you like {best}." if close < other else ""
+    taste = f" Play the one you like {best}." if close < _other_sort(lines) else ""
     return f"The {which} are too close to call: {behind}.{taste}"
 
 

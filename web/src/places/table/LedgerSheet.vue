@@ -29,6 +29,13 @@ const hold = (event: PointerEvent) => study.running && event.pointerType === 'mo
   <section class="ledger sheet" aria-label="Ledger of options" :class="{ stale: study.stale }">
     <LedgerHead />
     <GuessLine />
+    <p
+      v-if="study.result?.choice && !guess.waits"
+      class="choice"
+      title="How often, in positions weighed like this one, racks played out to the end would say the same."
+    >
+      {{ study.result.choice }}
+    </p>
     <GuessCard v-if="guess.waits" :key="study.study?.id ?? 0" />
     <TransitionGroup
       v-else-if="study.options.length"
@@ -108,6 +115,14 @@ const hold = (event: PointerEvent) => study.running && event.pointerType === 'mo
 }
 .line-move {
   transition: transform 0.25s;
+}
+/* Two lines from the beginning: nothing moves when the words are there. */
+.choice {
+  margin: 0;
+  padding: 0 16px 10px;
+  min-height: calc(2 * 1.35em + 10px);
+  font-size: 13.5px;
+  line-height: 1.35;
 }
 .lines {
   list-style: none;
