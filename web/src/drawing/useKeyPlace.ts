@@ -1,11 +1,9 @@
 /** A place on the table that is set with the arrow keys and taken with Enter; a press takes one at once. */
 import { ref, type Ref } from 'vue'
 import type { Place } from '@/board/document'
+import { arrowOf } from './arrows'
 
 const STEP = 0.25
-const ARROWS: Record<string, Place> = {
-  ArrowLeft: [-STEP, 0], ArrowRight: [STEP, 0], ArrowUp: [0, STEP], ArrowDown: [0, -STEP],
-} // prettier-ignore
 /** On the table, to a hundredth of a diamond. */
 const inside = ([x, y]: Place): Place => [
   Math.round(100 * Math.min(8, Math.max(0, x))) / 100,
@@ -26,13 +24,9 @@ export function useKeyPlace(
   }
   function step(event: KeyboardEvent) {
     if (!asks()) return
-    const by = ARROWS[event.key]
+    const by = arrowOf(event.key, upright.value)
     const from = aimed.value ?? begin()
-    // As it is seen: upright the head is below.
-    if (by)
-      aimed.value = inside(
-        upright.value ? [from[0] + by[1], from[1] - by[0]] : [from[0] + by[0], from[1] + by[1]],
-      )
+    if (by) aimed.value = inside([from[0] + STEP * by[0], from[1] + STEP * by[1]])
     else if (event.key === 'Enter' && aimed.value) choose(aimed.value)
     else return
     event.preventDefault()

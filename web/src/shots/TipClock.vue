@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
+import { arrowOf } from '@/drawing/arrows'
 
 /** The cue ball from behind as a clock face, with the tip's place on it; moved by drag or arrow keys when it can be set. */
 const props = defineProps<{ side: number; height: number; words: string; settable?: boolean }>()
@@ -20,14 +21,8 @@ function press(event: PointerEvent) {
   face.value?.setPointerCapture(event.pointerId)
   point(event)
 }
-const ARROWS: Record<string, [number, number]> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, 1],
-  ArrowDown: [0, -1],
-}
 function step(event: KeyboardEvent) {
-  const way = ARROWS[event.key]
+  const way = arrowOf(event.key)
   if (!way || !props.settable) return
   event.preventDefault()
   event.stopPropagation()

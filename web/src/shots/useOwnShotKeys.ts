@@ -1,6 +1,6 @@
 /** One's own shot by keyboard, on every page where one is aimed: left and right turn it, up and down set its speed. */
 import type { Place } from '@/board/document'
-import { ARROWS } from '@/board/useNudge'
+import { arrowOf } from '@/drawing/arrows'
 import { LIMITS, useOwnShot } from '@/stores/ownshot'
 
 /** Degrees of the aim, and m/s of the speed, by one press. */
@@ -21,7 +21,7 @@ export function useOwnShotKeys() {
   }
   return (event: KeyboardEvent): (() => unknown) | undefined => {
     if (!own.stroke) return undefined
-    const arrow = ARROWS[event.key]
+    const arrow = arrowOf(event.key)
     if (arrow) return () => turn(arrow, event.shiftKey ? 'fine' : 'coarse')
     return event.key === 'Escape' ? own.leave : undefined
   }
