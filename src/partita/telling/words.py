@@ -98,13 +98,19 @@ def hand_back_words(value: float) -> str:
 
 
 def doubt_words(doubt: Doubt) -> str:
-    """What the interval of a rack chance means, and what it is made of."""
+    """What the interval of a rack chance means, and what it is made of, the largest part first."""
     sampling, search, model = doubt.halves()
+    parts = [
+        (model, "what a shot leaves is judged at a glance"),
+        (search, "another search might find a better stroke for the shot"),
+        (sampling, "the tries are a sample"),
+    ]
+    parts.sort(key=lambda part: -part[0])
+    made_of = ", ".join(f"{words} ({_fine(half)})" for half, words in parts)
     return (
-        f"Played out to the end many times, the racks won would come within {_fine(_half(doubt))} of this"
-        f" nineteen times in twenty. What a shot leaves is judged at a glance, which alone may be off by"
-        f" {_fine(model)}; so many tries and no more, by {_fine(sampling)}; the stroke found for the shot, by"
-        f" {_fine(search)}."
+        f"Played out to the end many times, the racks won would come within {_fine(_half(doubt))} of this,"
+        f" nineteen times in twenty. What is open: {made_of}. These seldom all err the same way, so together they"
+        f" come to less than their sum."
     )
 
 
