@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import type { Drawing, Table } from '@/api/client'
+import { nineFoot } from './testTable'
 import { denseStrokes, type Worth } from './dense'
 import { frameOf, pathOf, polyline } from './frame'
 import { restLabels } from './labels'
 import { deeOf, spotsOf, stringOf } from './marks'
 
-const table = { name: 'pool-9ft', length: 2.54, width: 1.27 } as Table
 const snooker = { name: 'snooker-12ft', length: 3.569, width: 1.778 } as Table
 const SHOWN = {
   fan: true,
@@ -37,7 +37,7 @@ const drawn = (rests: Record<string, [number, number]>, executions = 40): Drawin
 describe('a table’s frame', () => {
   it('gives every place back, lying along or upright', () => {
     for (const upright of [false, true]) {
-      const frame = frameOf(table, upright)
+      const frame = frameOf(nineFoot, upright)
       for (const place of [
         [0, 0],
         [8, 4],
@@ -50,14 +50,14 @@ describe('a table’s frame', () => {
     }
   })
   it('has the head at the left and the near rail below, or the foot on top', () => {
-    const [along, upright] = [frameOf(table, false), frameOf(table, true)]
+    const [along, upright] = [frameOf(nineFoot, false), frameOf(nineFoot, true)]
     expect(along.fromDiamonds([0, 0])[0]).toBeLessThan(along.fromDiamonds([8, 0])[0])
     expect(along.fromDiamonds([0, 0])[1]).toBeGreaterThan(along.fromDiamonds([0, 4])[1])
     expect(upright.fromDiamonds([8, 0])[1]).toBeLessThan(upright.fromDiamonds([0, 0])[1])
     expect(upright.fromDiamonds([0, 0])[0]).toBeGreaterThan(upright.fromDiamonds([0, 4])[0])
   })
   it('draws a diamond as long across as along', () => {
-    const { fromDiamonds } = frameOf(table, false)
+    const { fromDiamonds } = frameOf(nineFoot, false)
     expect(fromDiamonds([1, 0])[0] - fromDiamonds([0, 0])[0]).toBeCloseTo(
       fromDiamonds([0, 0])[1] - fromDiamonds([0, 1])[1],
     )
@@ -70,9 +70,9 @@ describe('a table’s frame', () => {
 
 describe('marks on the cloth', () => {
   it('are the spots of the game: three at pool, six at snooker, the D about the brown', () => {
-    expect(spotsOf(table).map(({ at }) => at)).toEqual([[2, 2], [4, 2], [6, 2]]) // prettier-ignore
+    expect(spotsOf(nineFoot).map(({ at }) => at)).toEqual([[2, 2], [4, 2], [6, 2]]) // prettier-ignore
     expect(spotsOf(snooker)).toHaveLength(6)
-    expect([stringOf(table), +((stringOf(snooker) * 3.569) / 8).toFixed(3)]).toEqual([2, 0.737])
+    expect([stringOf(nineFoot), +((stringOf(snooker) * 3.569) / 8).toFixed(3)]).toEqual([2, 0.737])
     const brown = spotsOf(snooker).find(({ name }) => name.startsWith('brown'))?.at ?? [0, 0]
     const radii = deeOf().map(([x, y]) => Math.hypot(x - brown[0], y - brown[1]))
     expect(Math.max(...radii) - Math.min(...radii)).toBeLessThan(1e-9)
@@ -82,7 +82,7 @@ describe('marks on the cloth', () => {
 })
 
 describe('words beside resting places', () => {
-  const frame = frameOf(table, false)
+  const frame = frameOf(nineFoot, false)
 
   it('cover neither a ball nor each other, and stay on the table', () => {
     const balls = [frame.fromDiamonds([4, 2]), frame.fromDiamonds([4, 2.3])]
@@ -105,7 +105,7 @@ describe('words beside resting places', () => {
 })
 
 describe('dense layers', () => {
-  const frame = frameOf(table, false)
+  const frame = frameOf(nineFoot, false)
 
   it('show what is switched on, and nothing without a drawing', () => {
     const drawing = drawn({ cue: [4, 2] })

@@ -1,10 +1,10 @@
 import { ref } from 'vue'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
-import type { Table } from '@/api/client'
 import type { Place } from '@/board/document'
 import { createBoard } from '@/board/board'
 import type { SharedBoard } from '@/board/useBoard'
 import { useNudge } from '@/board/useNudge'
+import { nineFoot } from './testTable'
 import { arrowOf } from './arrows'
 import { frameOf } from './frame'
 import { useKeyPlace } from './useKeyPlace'
@@ -15,7 +15,6 @@ beforeEach(() => (upright.value = false))
 
 const press = (key: string, shiftKey = false) =>
   ({ key, shiftKey, preventDefault: vi.fn(), stopPropagation: vi.fn() }) as unknown as KeyboardEvent
-const table = { length: 2.54, width: 1.27 } as Table
 /** Right and up are so much to the right, and so much higher, in the drawing. */
 const SEEN: Record<string, Place> = {
   ArrowRight: [1, 0],
@@ -27,7 +26,7 @@ const SEEN: Record<string, Place> = {
 describe('an arrow key', () => {
   it('leads where it points in the drawing, however the table stands', () => {
     for (const stands of [false, true]) {
-      const frame = frameOf(table, stands)
+      const frame = frameOf(nineFoot, stands)
       const [x, y] = frame.fromDiamonds([4, 2])
       for (const [key, [right, down]] of Object.entries(SEEN)) {
         const by = arrowOf(key, stands) ?? [0, 0]

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest'
-import type { Table } from '@/api/client'
+import { nineFoot } from './testTable'
 import { frameOf, type Point } from './frame'
 import { tagsFor } from './tags'
 
-const frame = frameOf({ length: 2.54, width: 1.27 } as Table, true)
+const frame = frameOf(nineFoot, true)
 const [radius, size] = [28.6, 42]
 const apart = (a: Point, b: Point) => Math.hypot(a[0] - b[0], a[1] - b[1])
 

@@ -1,20 +1,11 @@
 import { ref } from 'vue'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
-import type { Table } from '@/api/client'
 import type { Place } from '@/board/document'
+import { nineFoot } from './testTable'
 import { frameOf } from './frame'
 import { useHand } from './useHand'
 
-const table = {
-  name: 'pool-9ft',
-  length: 2.54,
-  width: 1.27,
-  radius: 0.028575,
-  reach: 0.0275,
-  drops: [[-0.03, -0.03, 0.062]],
-  mouths: [[0, 0]],
-} as unknown as Table
-const frame = frameOf(table, false)
+const frame = frameOf(nineFoot, false)
 /** One pixel of the screen is one mm of the drawing. */
 const svg = ref({ getScreenCTM: () => ({ inverse: () => null }), setPointerCapture: vi.fn() })
 const acts = { select: vi.fn(), place: vi.fn(), remove: vi.fn(), explain: vi.fn(), aim: vi.fn() }
@@ -28,7 +19,7 @@ function pointer([x, y]: Place, ball: string | null = null, pointerType = 'mouse
 const hand = () =>
   useHand(
     {
-      table: () => table,
+      table: () => nineFoot,
       frame: () => frame,
       lying: () => ({ cue: [2, 2], '9': [6, 2] }),
       aims: () => aims,
@@ -109,7 +100,7 @@ describe('a ball in the hand', () => {
 })
 
 describe('a hand that aims', () => {
-  it('turns the shot about the cue ball in degrees of the real table, and takes no ball', () => {
+  it('turns the shot about the cue ball in degrees of the real nineFoot, and takes no ball', () => {
     aims = true
     const { press, move, release } = hand()
     press(pointer([4, 4], '9'))
