@@ -177,14 +177,14 @@ def main(racks: int = 200, levels: tuple[str, ...] = LEVELS) -> None:
 
 
 def figures(kept: dict[str, float], level: str, rival: str) -> dict[str, float]:
-    """Racks won in a hundred by who follows the ledger; both racks of a break are one case."""
+    """The share of racks won by who follows the ledger; both racks of a break are one case. Not over: drawn."""
     won = []
     for number in sorted({int(key.split("/")[2]) for key in kept if key.startswith(f"{level}/{rival}/")}):
         both = [kept.get(_key((level, rival, number, first))) for first in (True, False)]
         if None not in both:
             won += both
     chance = of_wins(np.array(won, dtype=float)) if won else None
-    return {"racks": len(won)} | ({name: round(value, 4) for name, value in vars(chance).items()} if chance else {})
+    return {"racks": len(won), "not over": won.count(0.5)} | ({name: round(value, 4) for name, value in vars(chance).items()} if chance else {})
 
 
 if __name__ == "__main__":

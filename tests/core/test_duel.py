@@ -43,4 +43,7 @@ class Racks(unittest.TestCase):
         kept = {"league/fast player/0/True": 1.0, "league/fast player/0/False": 1.0, "league/fast player/1/True": 0.0}
         found = figures(kept, "league", "fast player")
         self.assertEqual((found["racks"], found["value"]), (2, 1.0))
-        self.assertEqual(figures({}, "league", "fast player"), {"racks": 0})
+        self.assertEqual(found["not over"], 0)
+        drawn = figures(kept | {"league/fast player/0/False": 0.5}, "league", "fast player")
+        self.assertEqual((drawn["not over"], drawn["value"]), (1, 0.75))
+        self.assertEqual(figures({}, "league", "fast player"), {"racks": 0, "not over": 0})
