@@ -183,8 +183,10 @@ def figures(kept: dict[str, float], level: str, rival: str) -> dict[str, float]:
         both = [kept.get(_key((level, rival, number, first))) for first in (True, False)]
         if None not in both:
             won += both
-    chance = of_wins(np.array(won, dtype=float)) if won else None
-    return {"racks": len(won), "not over": won.count(0.5)} | ({name: round(value, 4) for name, value in vars(chance).items()} if chance else {})
+    told: dict[str, float] = {"racks": len(won), "not over": won.count(0.5)}
+    if won:
+        told |= {name: round(value, 4) for name, value in vars(of_wins(np.array(won, dtype=float))).items()}
+    return told
 
 
 if __name__ == "__main__":
