@@ -134,11 +134,14 @@ def left_out(rows: list[Row]) -> list[tuple[Row, Doubts]]:
     return found
 
 
-def coverage(rows: list[Row]) -> Json:
-    """Of a hundred said intervals, how many cover: the racks won, what another seed says, and the lead in racks won."""
+def coverage(told: list[tuple[Row, Doubts]]) -> Json:
+    """Of a hundred said intervals, how many cover: the racks won, what another seed says, and the lead in racks won.
+
+    told : rows, each with the doubt of its game as the others have it (`left_out`)
+    """
     value, gap, seed, only_sampling = [], [], [], []
-    for row, doubts in left_out(rows):
-        one, two = (told["lines"] for told in row["seeds"])
+    for row, doubts in told:
+        one, two = (asked["lines"] for asked in row["seeds"])
         other = {line["id"]: line for line in two}
         for place, line in enumerate(one):
             won = racks_in(line["won"])

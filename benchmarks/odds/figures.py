@@ -11,7 +11,7 @@ from benchmarks.odds.doubt import Z, between, coverage, left_out, noise_of, of_g
 from benchmarks.odds.reliability import brier, deciles
 from benchmarks.odds.rows import Row, lines_of, racks_in
 from partita.telling.words import better_share
-from partita.weighing.doubt import Doubt
+from partita.weighing.doubt import Doubt, Doubts
 
 Floats = NDArray[np.float64]
 Json = dict[str, Any]
@@ -82,14 +82,15 @@ def worst_by_chance(said: Floats, off: Floats, position: NDArray[np.int64]) -> l
     return [round(float(end), 4) for end in np.quantile(found, (0.5, 0.025, 0.975))]
 
 
-def better_ones(rows: list[Row]) -> Json:
+def better_ones(told: list[tuple[Row, Doubts]], others: Callable[[Row], list[Row]]) -> Json:
     """How often the racks say that the first line is the better of two, as said and as it came.
 
+    told : rows with their doubt (`left_out`); others : the lines of a row that its first is held against
     As said counts the racks' own noise in; a draw is half.
     """
     said, came = [], []
-    for row, doubts in left_out(rows):
-        for line in row["seeds"][0]["lines"][1:]:
+    for row, doubts in told:
+        for line in others(row["seeds"][0]):
             error, variance = between(row, line, doubts)
             said.append(better_share(line["gap"], Doubt(math.sqrt(variance), 0.0, 0.0)))
             came.append(0.5 * (1.0 + float(np.sign(line["gap"] - error))))
@@ -103,11 +104,11 @@ def better_ones(rows: list[Row]) -> Json:
     }
 
 
-def asked_again(rows: list[Row]) -> Json:
+def asked_again(told: list[tuple[Row, Doubts]]) -> Json:
     """The same question with another seed: the same first line, or too close to call; and how often that is said."""
     same, called_close, either = [], [], []
-    for row, doubts in left_out(rows):
-        one, two = (told["lines"] for told in row["seeds"])
+    for row, doubts in told:
+        one, two = (asked["lines"] for asked in row["seeds"])
         same.append(one[0]["id"] == two[0]["id"])
         close = [len(lines) > 1 and lines[1]["gap"] <= Z * of_gap(lines[0], lines[1], doubts) for lines in (one, two)]
         called_close.append(close[0])
@@ -142,7 +143,7 @@ def figures_of(rows: list[Row]) -> Json:
     lost = regrets(rows)
     first = [(line, racks_in(line["won"])) for _, line, place in lines_of(rows) if place == 0]
     every = [(line, racks_in(line["won"])) for _, line, _ in lines_of(rows)]
-    games = list(dict.fromkeys(row["game"] for row in rows))
+    games, told = list(dict.fromkeys(row["game"] for row in rows)), left_out(rows)
     return {
         "positions": len(rows),
         "racks a line": len(rows[0]["freely"]),
@@ -153,14 +154,15 @@ def figures_of(rows: list[Row]) -> Json:
         "regret by game": {
             game: round(float(lost[[row["game"] == game for row in rows]].mean()), 4) for game in games
         },
-        "coverage": coverage(rows),
+        "coverage": coverage(told),
         "largest error of a tenth by chance": worst_by_chance(
             np.array([line["value"] for line, _ in every]),
             np.array([line["value"] - won.mean() for line, won in every]),
-            np.array([rows.index(row) for row, _, _ in lines_of(rows)]),
+            np.array([number for number, row in enumerate(rows) for _ in lines_of([row])]),
         ),
-        "the first is the better of two": better_ones(rows),
-        "asked again": asked_again(rows),
+        "the first is the better of two": better_ones(told, lambda asked: asked["lines"][1:]),
+        "to attack or to play safe": better_ones(told, lambda asked: [asked["other"]] if asked["other"] else []),
+        "asked again": asked_again(told),
         "times": times(rows),
     }  # fmt: skip
 

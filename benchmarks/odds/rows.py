@@ -1,7 +1,8 @@
 """What is measured of each position, kept as it comes: a run can be left alone, stopped and gone on with.
 
 First every position is weighed twice, with two seeds, which is also what is timed; then whole racks are played out
-freely and from each of the first few lines, with the same seeds for all of them. A row a position, in a file that
+freely, from each of the first few lines and from the best of the other sort (attack or safety), with the same seeds
+for all of them. A row a position, in a file that
 begins with the digest of the sources it belongs to: rows of another engine are not mixed in, the run begins anew.
 """
 
@@ -117,9 +118,11 @@ def weighed(question: Question) -> Row:
 
 def _told(question: Question, state: Weighing, first_s: float, settled_s: float) -> Row:
     lines, cue = state.lines[:LINES], state.rater.situation.layout.balls["cue"]
+    other = next((line for line in state.lines if line.option.attacks != lines[0].option.attacks), None)
     return {
         "first_s": round(first_s, 4), "settled_s": round(settled_s, 4), "samples": state.used, "cue": list(cue),
         "lines": [_line(question, lines[0], line) for line in lines],
+        "other": other and _line(question, lines[0], other),
     }  # fmt: skip
 
 
@@ -136,7 +139,7 @@ def _line(question: Question, best: Weighed, line: Weighed) -> Row:
 
 
 def play(row: Row, question: Question, racks: int) -> None:
-    """Racks freely, and from each of the first lines of the first seed."""
+    """Racks freely, and from each of the first lines of the first seed and the best of the other sort."""
     told = row["seeds"][0]
     placed = question
     if question.situation.in_hand != "none":
@@ -144,6 +147,9 @@ def play(row: Row, question: Question, racks: int) -> None:
         placed = replace(question, situation=question.situation.with_cue_at((x, y)))
     for line in told["lines"]:
         line["won"] = _written(_racks(placed, racks, np.array(line["first"])))
+    if other := told["other"]:
+        among = next((line["won"] for line in told["lines"] if line["id"] == other["id"]), None)
+        other["won"] = among or _written(_racks(placed, racks, np.array(other["first"])))
     row["freely"] = _written(_racks(question, racks, None))
 
 

@@ -100,7 +100,7 @@ describe('a ball in the hand', () => {
 })
 
 describe('a hand that aims', () => {
-  it('turns the shot about the cue ball in degrees of the real nineFoot, and takes no ball', () => {
+  it('turns the shot about the cue ball in degrees of the real table, and takes no ball', () => {
     aims = true
     const { press, move, release } = hand()
     press(pointer([4, 4], '9'))

@@ -10,7 +10,7 @@ const study = useStudy()
 const playouts = usePlayOuts()
 const RACKS = 256
 const LEADERS = 3
-const leaders = computed(() => study.options.slice(0, LEADERS).map((option, place) => ({ option, place })))
+const leaders = computed(() => study.options.slice(0, LEADERS))
 const lines = computed(() =>
   playouts.lines.map((line) => {
     const half = line.chance ? (line.chance.high - line.chance.low) / 2 : 0
@@ -20,10 +20,7 @@ const lines = computed(() =>
 )
 const waitsFor = computed(() => playouts.lines.find((line) => line.waits_for)?.waits_for)
 function playOut() {
-  void playouts.ask(
-    leaders.value.map(({ place }) => place),
-    RACKS,
-  )
+  void playouts.ask([...leaders.value.keys()], RACKS)
 }
 </script>
 
