@@ -12,9 +12,14 @@ from scipy.stats import norm
 
 from benchmarks.odds import doubt as fit
 from benchmarks.odds.figures import again_and_again, asked_again, better_ones, regrets, worst_by_chance
-from benchmarks.odds.rows import Row, Rows, sources
+from benchmarks.odds.rows import Row, Rows, play, racks_in, sources, weighed
+from partita.games.question import Question
+from partita.games.situation import Situation
 from partita.options.option import Intention, Option
 from partita.physics.stroke import Stroke
+from partita.players.stroke_model import PRESETS
+from partita.table.layout import Layout
+from partita.table.spec import TableSpec
 from partita.telling.words import better_share, choice_words, doubt_words, reliability_words
 from partita.weighing.doubt import Doubt, Doubts, doubt_between, doubt_of, doubts_of, model_between
 from partita.weighing.samples import IN_SHAPE, NOTHING_LEFT, WON_NOW, Samples
@@ -234,6 +239,23 @@ class FittedOnRacks(unittest.TestCase):
 
 
 class ARunGoesOn(unittest.TestCase):
+    def test_a_position_is_played_out_freely_from_its_first_lines_and_from_the_best_of_the_other_sort(self) -> None:
+        layout = Layout.in_diamonds(TableSpec(), cue=(4, 1.2), b8=(2, 3), b9=(7, 3))
+        question = Question(Situation(layout), PRESETS["league"], PRESETS["league"])
+        row = weighed(question)
+        play(row, question, 4)
+        first, again = row["seeds"]
+        lines, other = first["lines"], first["other"]
+        self.assertEqual([len(racks_in(one["won"])) for one in (*lines, other)], [4] * 4)
+        self.assertEqual(len(racks_in(row["freely"])), 4)
+        self.assertNotEqual(other["attacks"], lines[0]["attacks"])
+        self.assertAlmostEqual(other["gap"], lines[0]["value"] - other["value"], 9)
+        for one in lines:
+            if one["attacks"] != lines[0]["attacks"]:
+                self.assertEqual((one["id"], one["won"]), (other["id"], other["won"]))
+                break
+        self.assertNotIn("won", again["other"], "another seed is not played out")
+
     def test_rows_are_found_again_and_those_of_another_engine_are_not_mixed_in(self) -> None:
         with tempfile.TemporaryDirectory() as folder:
             path = Path(folder) / "rows.jsonl"
