@@ -88,12 +88,13 @@ def better_ones(told: list[tuple[Row, Doubts]], others: Callable[[Row], list[Row
     told : rows with their doubt (`left_out`); others : the lines of a row that its first is held against
     As said counts the racks' own noise in; a draw is half.
     """
-    said, came = [], []
+    said, came, covered = [], [], []
     for row, doubts in told:
         for line in others(row["seeds"][0]):
             error, variance = between(row, line, doubts)
             said.append(better_share(line["gap"], Doubt(math.sqrt(variance), 0.0, 0.0)))
             came.append(0.5 * (1.0 + float(np.sign(line["gap"] - error))))
+            covered.append(abs(error) <= Z * math.sqrt(variance))
     less = np.array(came) - np.array(said)
     return {
         "pairs": len(said),
@@ -101,6 +102,7 @@ def better_ones(told: list[tuple[Row, Doubts]], others: Callable[[Row], list[Row
         "came": round(float(np.mean(came)), 3),
         "more than said": round(float(less.mean()), 3),
         "more than said, interval": again_and_again(less),
+        "leads covered": round(float(np.mean(covered)), 3),
     }
 
 

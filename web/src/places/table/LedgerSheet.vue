@@ -32,7 +32,7 @@ const hold = (event: PointerEvent) => study.running && event.pointerType === 'mo
     <p
       v-if="study.result?.choice && !guess.waits"
       class="choice"
-      title="How often, in positions weighed like this one, racks played out to the end would say the same."
+      title="Reckoned from how far such leads were off in positions that were played out to the end."
     >
       {{ study.result.choice }}
     </p>
