@@ -34,9 +34,10 @@ from partita.players.stroke_model import PRESETS
 from partita.playing.desk import COLUMNS, DRAWN
 from partita.playing.playout import start_of
 from partita.playing.racks import LOG, play_rack
+from partita.reports.kicks.report import look_document
 from partita.table.layout import problems_of
-from partita.telling.drawing import read_stroke
-from partita.telling.kicks import look_at
+from partita.views.drawing import read_stroke
+from partita.views.kick import look_at
 from partita.weighing.rater import Rater
 
 Floats = NDArray[np.float64]
@@ -194,7 +195,7 @@ def dragged() -> dict[str, float]:
         stroke = replace(way.stroke, aim_deg=way.stroke.aim_deg + float(turn))
         for name, quick in (("dragged", True), ("at_rest", False)):
             started = time.perf_counter()
-            look_at(request, stroke, (), way.intention.route, quick)
+            look_document(look_at(request, stroke, way.intention.route, quick))
             found[name].append(1000 * (time.perf_counter() - started))
     return {name: round(float(np.median(times)), 1) for name, times in found.items()}
 

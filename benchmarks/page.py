@@ -16,7 +16,7 @@ from tempfile import TemporaryDirectory
 from playwright.sync_api import Page, expect
 
 from benchmarks.figures import keep, spread
-from layouts import demo
+from setup import demo
 from tests.browser.shots import DESK, sign_in
 from tests.browser.stage import BrowserCase
 

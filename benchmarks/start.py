@@ -21,7 +21,7 @@ from typing import Any
 from benchmarks.figures import keep
 
 _CHECKOUT = Path(__file__).resolve().parents[1]
-_USER, _PASSWORD = "harbour", "lane-nine"  # as in server/layouts/demo.py
+_USER, _PASSWORD = "harbour", "lane-nine"  # as in server/setup/demo.py
 _LAYOUT = {
     "format": "partita-layout", "version": 1,
     "balls": {"cue": [2.95, 2.8], "4": [5.4, 3.25], "6": [6.85, 0.75], "7": [4.35, 1.35], "9": [4.85, 2.05]},

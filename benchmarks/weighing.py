@@ -13,7 +13,7 @@ from partita.players.stroke_model import PRESETS
 from partita.weighing.weigh import WeighRequest, weigh
 
 sys.path.insert(0, str(Path(__file__).resolve().parents[1] / "server"))
-from layouts import demo
+from setup import demo
 
 _RUNS = 5
 

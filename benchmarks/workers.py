@@ -13,10 +13,10 @@ from django.contrib.auth.models import User
 from django.test import TransactionTestCase
 
 from benchmarks.figures import keep
-from layouts import demo
 from playouts import asking as playouts
-from studies import asking as studies
+from setup import demo
 from studies.models import Study
+from tests.server.asked import weighed
 from tests.server.worker import Worker, eventually
 
 _RACKS, _RUNS = 384, 2
@@ -36,7 +36,7 @@ class Workers(TransactionTestCase):
     def test_print_and_keep_the_figures(self) -> None:
         """Not a check of anything: figures only."""
         user = User.objects.create_user("ida", password="a-long-password")
-        study = studies.ask(user, demo.document(_PLACES, {"shooter": "me"}), "league", "league", 1, 100, None)
+        study = weighed(user, 100, demo.document(_PLACES, {"shooter": "me"}))
         figures: dict[str, object] = {"racks": _RACKS, "racks_a_job": playouts.PART_RACKS}
         workers: list[Worker] = []
         taken = []

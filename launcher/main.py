@@ -9,7 +9,7 @@ from launcher.opening import OF_A_SERVER, as_club, make_account, new_password, o
 from launcher.places import CHECKOUT, PYTHON
 from launcher.service import DEMO_SIGN_IN, prepare, running, start, stop, warm
 from launcher.steps import StepFailed, show
-from launcher.testing import test
+from launcher.testing import check, test, write_api
 
 _USAGE = """usage: ./partita start           set this machine up and start with demo data, for this machine alone
        ./partita stop            stop what start began
@@ -23,7 +23,9 @@ _USAGE = """usage: ./partita start           set this machine up and start with 
        ./partita restore FILE    put a backup in the place of what is there, while it runs
        ./partita unit            print a systemd unit with which it runs from every boot on
        ./partita worker URL      another machine's worker: joins by the database's address
+       ./partita check [quick]   set up and run formatters, linters, floors and types; quick ones only
        ./partita test [LABEL]    set up and run every check and test, or the tests named
+       ./partita api             write the description of the API anew after a change
        ./partita bench [NAME]    print the benchmarks' figures and keep them; "odds" takes forty minutes,
                                  "start" measures a fresh clone
        ./partita fit [GAME…]     play racks and fit the learned part of the glance anew, half an hour
@@ -95,7 +97,9 @@ def main() -> int:
         "fit": _fit,
         "checks": _checks,
         "shots": _shots,
+        "check": lambda: check(sys.argv[2:3] == ["quick"]),
         "test": lambda: test(sys.argv[2:]),
+        "api": write_api,
     }
     try:
         if sys.argv[1:2] == ["club"]:

@@ -21,7 +21,7 @@ from launcher.processes import end, is_locked, left_over, private_log
 from launcher.steps import StepFailed, beside_each_other, run, skip, step
 from launcher.supervisor import ANOTHER_RUNS
 
-DEMO_SIGN_IN = ("harbour", "lane-nine")  # as in server/layouts/demo.py
+DEMO_SIGN_IN = ("harbour", "lane-nine")  # as in server/setup/demo.py
 
 
 def running() -> dict[str, Any] | None:

@@ -1,13 +1,18 @@
 """Django's runner, with closing lines that count, and say what took longest."""
 
+import json
+import os
 import sys
 import time
 import unittest
+from pathlib import Path
 from typing import Any
 
+from django.test import SimpleTestCase, TestCase
 from django.test.runner import DiscoverRunner
 
 from tests.lasting import end_what_is_over
+from tests.server.worker import SharedWorker
 
 _SLOWEST = 12
 
@@ -21,7 +26,7 @@ class TimedResult(unittest.TextTestResult):
 
     def startTest(self, test: unittest.TestCase) -> None:
         """Note when it began; what other tests shared is over by then."""
-        end_what_is_over(test.id())
+        end_what_is_over(test)
         self._began = time.monotonic()
         super().startTest(test)
 
@@ -33,6 +38,9 @@ class TimedResult(unittest.TextTestResult):
 
 class CountingRunner(DiscoverRunner):
     """Says how many tests passed and failed, in one plain line that a build server can read."""
+
+    # What shares a worker stands together, so that one worker serves it all.
+    reorder_by = (TestCase, SimpleTestCase, SharedWorker)
 
     def get_resultclass(self) -> type[unittest.TextTestResult]:
         """With times."""
@@ -46,6 +54,8 @@ class CountingRunner(DiscoverRunner):
     def suite_result(self, suite: unittest.TestSuite, result: unittest.TestResult, **options: object) -> int:
         """Print the slowest tests and the counts; return the number of failures as Django's runner does."""
         seconds = getattr(result, "seconds", {})
+        if kept := os.environ.get("PARTITA_TEST_TIMES"):
+            Path(kept).write_text(json.dumps({name: round(took, 2) for name, took in seconds.items()}), "utf-8")
         for name in sorted(seconds, key=seconds.__getitem__, reverse=True)[:_SLOWEST]:
             sys.stdout.write(f"{seconds[name]:6.1f} s  {name}\n")
         wrong = len(result.failures) + len(result.errors) + len(result.unexpectedSuccesses)

@@ -3,6 +3,25 @@ import prettier from 'eslint-config-prettier'
 import vue from 'eslint-plugin-vue'
 import ts from 'typescript-eslint'
 
+/** The page's floors, the lowest first: each imports only those before it. */
+const FLOORS = ['api', 'words', 'design', 'parts', 'drawing', 'session', 'board', 'stores', 'shots', 'frame', 'places']
+const floors = FLOORS.map((floor, height) => ({
+  files: [`src/${floor}/**`],
+  rules: {
+    'no-restricted-imports': [
+      'error',
+      {
+        patterns: [
+          {
+            group: FLOORS.slice(height + 1).flatMap((above) => [`@/${above}/**`, `**/../${above}/**`]),
+            message: `${floor} knows nothing of what stands above it.`,
+          },
+        ],
+      },
+    ],
+  },
+})).slice(0, -1)
+
 export default ts.config(
   { ignores: ['dist', 'src/api/schema.d.ts'] },
   js.configs.recommended,
@@ -14,5 +33,6 @@ export default ts.config(
     // TypeScript itself knows the browser's names.
     rules: { 'no-undef': 'off' },
   },
+  ...floors,
   prettier,
 )

@@ -32,7 +32,6 @@ from django.test import Client, TransactionTestCase
 from benchmarks.faults.oddities import as_text, broken, broken_text, example, odd_value
 from benchmarks.figures import keep
 from config.api import api
-from layouts import demo
 from partita.cli.main import main
 from partita.errors import Refused
 from partita.files import layout_file
@@ -52,6 +51,7 @@ from partita.table.spec import TableSpec
 from profiles.services import file_of
 from records import files as records
 from records.filters import Filters
+from setup import demo
 
 COUNT = int(os.environ.get("PARTITA_FUZZ", "100000"))
 SEED = int(os.environ.get("PARTITA_FUZZ_SEED", "1"))
@@ -138,9 +138,7 @@ class Fuzz(TransactionTestCase):
         season = season | {"matches": season["matches"][:1]}
         weeks = json.loads(demo.PRACTICE.read_text("utf-8"))
         weeks |= {name: weeks[name][:2] for name in ("sittings", "rounds", "drills")}
-        attempts = "\n".join(
-            (demo.SEASON.parents[1] / "layouts" / "demo_attempts.csv").read_text("utf-8").split("\n")[:12]
-        )
+        attempts = "\n".join((demo.ATTEMPTS).read_text("utf-8").split("\n")[:12])
         tries = write_tries([Try("mirror", (1.0, 0.6), ("near-long", "far-long"), 3.0, 5.0)], table)
         decisions = "\n".join(records.decisions_csv(self.owner, Filters()).split("\n")[:8])
         racks = "\n".join(records.racks_csv(self.owner, Filters()).split("\n")[:12])
@@ -251,8 +249,7 @@ class Fuzz(TransactionTestCase):
         ]  # fmt: skip
         client = Client(raise_request_exception=True)
         client.force_login(self.owner)
-        for name in ("studies.tasks.weigh_study", "runouts.tasks.work_out_run_out", "kicks.tasks.find_kick_ways"):
-            self.enterContext(mock.patch(f"{name}.defer"))
+        self.enterContext(mock.patch("work.queue.app.configure_task"))
 
         def one() -> str:
             path, method, operation = chance.choice(operations)

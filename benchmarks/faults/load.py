@@ -24,11 +24,11 @@ from django.test import TransactionTestCase
 from benchmarks.figures import keep
 from launcher.club import Serving
 from launcher.database import free_port
-from layouts import demo
 from playouts import asking as playouts
 from playouts.models import PlayOut
-from studies import asking as studies
+from setup import demo
 from studies.models import Study
+from tests.server.asked import weighed
 from tests.server.worker import SERVER, Worker, eventually
 
 PLAYERS, GUESSERS, SECONDS = 40, 20, 20
@@ -131,7 +131,7 @@ class Load(TransactionTestCase):
     def settled(self, name: str) -> int:
         """A study that everybody's page polls is each player's own; one is weighed, the others are its copies."""
         owner = User.objects.get(username=name)
-        study = studies.ask(owner, _LAYOUT, "league", "league", 1, 200, None)
+        study = weighed(owner, 200, _LAYOUT)
         eventually("it is settled", lambda: Study.objects.get(pk=study.pk).status == Study.Status.DONE)
         study.refresh_from_db()
         self.studies = {name: study.pk}

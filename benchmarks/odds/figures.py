@@ -10,7 +10,7 @@ from numpy.typing import NDArray
 from benchmarks.odds.doubt import Z, between, coverage, left_out, noise_of, of_gap
 from benchmarks.odds.reliability import brier, deciles
 from benchmarks.odds.rows import Row, lines_of, racks_in
-from partita.telling.words import better_share
+from partita.reports.ledger.words import better_share
 from partita.weighing.doubt import Doubt, Doubts
 
 Floats = NDArray[np.float64]

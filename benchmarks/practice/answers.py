@@ -14,8 +14,8 @@ from partita.games.question import Question
 from partita.physics.stroke import Stroke
 from partita.players.stroke_model import preset
 from partita.practice.quiz.choice import Choice
-from partita.telling.quiz import answer_of, position_from
-from partita.telling.quiz_documents import QuizPositionDocument
+from partita.reports.quiz.report import answer_of, position_from
+from partita.reports.quiz.schema import QuizPositionDocument
 
 _OF_EACH = 8
 

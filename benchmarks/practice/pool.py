@@ -18,9 +18,9 @@ from partita.files.layout_file import LayoutFile
 from partita.games.situation import Situation
 from partita.options.option import ATTACKS, SAFETIES
 from partita.players.stroke_model import PRESETS, StrokeModel
-from partita.telling.documents import StudyDocument
-from partita.telling.quiz import position_of, short_json
-from partita.telling.study import study_of
+from partita.reports.ledger.report import study_of
+from partita.reports.ledger.schema import StudyDocument
+from partita.reports.quiz.report import position_of, short_json
 from partita.weighing.weigh import WeighRequest, weigh
 
 POOL = Path(__file__).resolve().parents[2] / "server" / "practice" / "pool"

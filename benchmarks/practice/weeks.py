@@ -28,12 +28,12 @@ from partita.practice.drills.rule import potted_as_asked
 from partita.practice.quiz.choice import Choice
 from partita.practice.quiz.kinds import tempting
 from partita.record.choices import cost_of
+from partita.reports.quiz.report import choice_words, lines_of, position_from
+from partita.reports.record.report import said_of
 from partita.table.diamonds import diamonds
 from partita.table.spec import TableSpec
-from partita.telling.quiz import choice_words, lines_of, position_from
-from partita.telling.record import said_of
 
-WEEKS = Path(__file__).resolve().parents[2] / "server" / "practice" / "demo_practice.json"
+WEEKS = Path(__file__).resolve().parents[2] / "server" / "setup" / "demo_practice.json"
 PLAYER, PARTNER, LEVEL = "Ida Brandt", "Rosa Lindqvist", "strong league"
 # By drill: the days after the first Monday on which it was practised, and attempts a time.
 SITTINGS = {

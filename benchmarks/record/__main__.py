@@ -16,8 +16,8 @@ from partita.record.columns import Columns, columns_from
 from partita.record.entry import Entry
 from partita.record.season import season_of
 from partita.record.sums import parts_of
-from partita.telling.record import season_document
-from partita.telling.record_documents import MeanDocument
+from partita.reports.record.report import season_document
+from partita.reports.record.schema import MeanDocument
 
 HABITS = {HITTER: "hard", ATTACKER: "attacked"}
 _COUNTS, _DRAWS = (20, 30, 60, 120, 240), 1000

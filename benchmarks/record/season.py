@@ -34,15 +34,15 @@ from partita.playing.desk import COLUMNS, DRAWN
 from partita.playing.playout import start_of
 from partita.playing.racks import LOG, play_rack
 from partita.record.expected import kept_by
+from partita.reports.ledger.report import study_of
+from partita.reports.record.report import said_of
 from partita.table.layout import problems_of
-from partita.telling.record import said_of
-from partita.telling.study import study_of
 from partita.weighing.match_view import rack_chance_of_breaker
 from partita.weighing.samples import ENDINGS
 from partita.weighing.weigh import WeighRequest, weigh
 from partita.weighing.weighed import Weighing
 
-SEASON = Path(__file__).resolve().parents[2] / "server" / "records" / "demo_season.json"
+SEASON = Path(__file__).resolve().parents[2] / "server" / "setup" / "demo_season.json"
 ATTACKER, HITTER = "Tomas Vale", "Ida Brandt"
 LEVELS = {
     HITTER: "strong league", ATTACKER: "league", "June Okoro": "semi-professional", "Rosa Lindqvist": "strong league",

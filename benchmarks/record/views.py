@@ -10,9 +10,9 @@ from django.contrib.auth.models import User
 from django.test import Client, TransactionTestCase
 
 from benchmarks.figures import keep, seconds_of, spread
-from layouts import demo
 from records import files
 from records.models import Decision
+from setup import demo
 
 _DECISIONS, _RUNS = 20_000, 7
 VIEWS = {

@@ -12,8 +12,8 @@ from ninja.utils import check_csrf
 from pydantic import Field
 
 from accounts import limits, services
-from accounts.current import account
-from config.naming import folded
+from edge.current import account
+from edge.naming import folded
 from partita.errors import refuse
 
 router = Router(tags=["accounts"])

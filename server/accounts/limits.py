@@ -14,8 +14,8 @@ from django.http import HttpRequest
 from django.utils import timezone
 
 from accounts.models import Try
-from config.busy import BusyError
-from work.at_once import let_go_of_the_database
+from edge.at_once import let_go_of_the_database
+from edge.busy import BusyError
 
 # The most tries within so long: of one name from one address, of one name (more than one address can make, so that
 # nobody shuts a player out from one phone), and of one address.

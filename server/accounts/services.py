@@ -10,7 +10,7 @@ from django.db import IntegrityError, transaction
 
 from accounts.limits import one_hash_at_a_time
 from accounts.models import AccountName
-from config.naming import folded, plain_name
+from edge.naming import folded, plain_name
 from partita.errors import refuse
 
 _LONGEST_NAME = 60

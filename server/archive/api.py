@@ -7,15 +7,15 @@ from ninja.files import UploadedFile
 from pydantic import Field
 
 from accounts import limits
-from accounts.current import account
 from accounts.services import is_password
 from archive import everything
-from config.documents import text_of
-from config.naming import folded
-from config.responses import file_response
+from edge.current import account
+from edge.documents import text_of
+from edge.naming import folded
+from edge.readiness import need
+from edge.responses import file_response
 from partita.errors import refuse
 from partita.files.record_file import LARGEST_BYTES
-from work.readiness import need
 
 router = Router(tags=["account"])
 

@@ -12,7 +12,7 @@ from django.contrib.auth.models import User
 from django.db import transaction
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
-from config.quotas import KEPT_STUDIES, LAYOUTS, TABLES, check_room
+from edge.quotas import KEPT_STUDIES, LAYOUTS, TABLES, check_room
 from kicks import trying
 from kicks.models import KickTry
 from layouts.models import Layout

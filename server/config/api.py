@@ -10,10 +10,10 @@ from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, HttpError, ValidationError
 from ninja.security import django_auth
 
-from config.border import OnceReadParser, problems_out, refusal, refused_of
-from config.busy import BusyError, ChangedMeanwhileError
+from edge.border import OnceReadParser, problems_out, refusal, refused_of
+from edge.busy import BusyError, ChangedMeanwhileError
+from edge.readiness import NotReadyError
 from partita.errors import Problem, Refused
-from work.readiness import NotReadyError
 
 log = logging.getLogger(__name__)
 _SIGNED_OUT = Problem("", "You are not signed in", "Sign in first.")

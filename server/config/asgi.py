@@ -10,7 +10,7 @@ from typing import Any
 
 from django.core.asgi import get_asgi_application
 
-from config.border import problems_out
+from edge.border import problems_out
 from partita.errors import Problem
 from partita.files.record_file import LARGEST_BYTES
 from partita.kernels import stages

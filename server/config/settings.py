@@ -6,6 +6,7 @@ from pathlib import Path
 from urllib.parse import unquote, urlsplit
 
 from django.core.exceptions import ImproperlyConfigured
+from tzlocal import get_localzone_name
 
 # The built files are small and served by WhiteNoise, which has no asynchronous iterators yet.
 warnings.filterwarnings("ignore", message="StreamingHttpResponse must consume")
@@ -30,6 +31,8 @@ def _database(url: str) -> dict[str, object]:
         "OPTIONS": {} if TESTING else {"pool": {"min_size": 1, "max_size": 12, "timeout": 10}},
         # After a restart of the database, connections of the pool that are dead are found before they are used.
         "CONN_HEALTH_CHECKS": True,
+        # Two lanes of tests beside each other have a database each.
+        "TEST": {"NAME": f"test_{os.environ.get('PARTITA_TEST_LANE', 'tests')}"},
     }
 
 
@@ -47,6 +50,8 @@ ROOT_URLCONF = "config.urls"
 ASGI_APPLICATION = "config.asgi.application"
 DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
 USE_TZ = True
+# The zone in which a day begins and ends: the machine's own where none is named. Times are kept in UTC.
+TIME_ZONE = os.environ.get("PARTITA_TIME_ZONE") or get_localzone_name()
 INSTALLED_APPS = [
     "django.contrib.auth",
     "django.contrib.contenttypes",
@@ -54,21 +59,22 @@ INSTALLED_APPS = [
     "procrastinate.contrib.django",
     "ninja",
     "accounts",
-    "work",
     "profiles",
-    "tables",
     "layouts",
+    "work",
     "studies",
-    "playouts",
     "runouts",
     "kicks",
-    "records",
     "measures",
+    "playouts",
+    "tables",
     "practice",
+    "records",
     "archive",
+    "setup",
 ]
 MIDDLEWARE = [
-    "config.border.border",
+    "edge.border.border",
     "django.middleware.security.SecurityMiddleware",
     "django.middleware.clickjacking.XFrameOptionsMiddleware",
     "whitenoise.middleware.WhiteNoiseMiddleware",
@@ -109,7 +115,8 @@ WHITENOISE_IMMUTABLE_FILE_TEST = r"^/assets/.+$"
 LOGGING = {
     "version": 1,
     "disable_existing_loggers": False,
-    "handlers": {"console": {"class": "logging.StreamHandler"}},
+    "formatters": {"line": {"format": "%(asctime)s %(levelname)s %(name)s: %(message)s"}},
+    "handlers": {"console": {"class": "logging.StreamHandler", "formatter": "line"}},
     "root": {"handlers": ["console"], "level": "WARNING"},
     # A refused request is the user's to mend, and he is told; the log is for what is ours.
     "loggers": {"django.request": {"level": "ERROR"}, "django.security": {"level": "ERROR"}},

@@ -4,8 +4,8 @@ from django.http import HttpRequest, HttpResponse
 from django.urls import path, re_path
 
 from config.api import api
-from config.border import refusal
 from config.settings import WEB_DIST
+from edge.border import refusal
 
 
 def page(request: HttpRequest) -> HttpResponse:

@@ -9,7 +9,6 @@ from work.models import Work
 class Kick(Work):
     """One question for ways. `document` is the newest list (`docs/formats.md`)."""
 
-    job = ("find_kick_ways", "kick_id")
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="kicks")
 
     def __str__(self) -> str:

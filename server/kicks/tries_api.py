@@ -7,19 +7,19 @@ from django.shortcuts import get_object_or_404
 from ninja import Router, Schema
 from pydantic import Field
 
-from accounts.current import account
-from config.documents import TableDocument
-from config.responses import pdf_response
+from edge.at_once import worked_out_at_once
+from edge.current import account
+from edge.documents import TableDocument
+from edge.responses import pdf_response
 from kicks import trying
 from kicks.models import KickTry
 from partita.files.layout_file import read_table
 from partita.kicks.tries import Try
+from partita.reports.kicks.pdf import kick_card_sheet
+from partita.reports.kicks.report import tries_of
+from partita.reports.kicks.schema import TriesDocument
+from partita.reports.paper.ring_marks import Units
 from partita.table.diamonds import metres
-from partita.telling.kick_card_sheet import kick_card_sheet
-from partita.telling.kick_documents import TriesDocument
-from partita.telling.kicks import tries_of
-from partita.telling.ring_marks import Units
-from work.at_once import worked_out_at_once
 
 router = Router(tags=["kicks"])
 _LONGEST_CSV = 100_000

@@ -8,14 +8,14 @@ from django.shortcuts import get_object_or_404
 from ninja import Query, Router, Schema
 from pydantic import Field
 
-from accounts.current import account
-from config.documents import LayoutDocument, TableDocument
-from config.naming import Name
-from config.responses import pdf_response
+from edge.at_once import worked_out_at_once
+from edge.current import account
+from edge.documents import LayoutDocument, TableDocument
+from edge.naming import Name
+from edge.responses import pdf_response
 from layouts import services
 from layouts.models import Layout
-from partita.telling.ring_marks import Units
-from work.at_once import worked_out_at_once
+from partita.reports.paper.ring_marks import Units
 
 router = Router(tags=["layouts"])
 # How many layouts are listed at a time.

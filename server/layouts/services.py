@@ -6,8 +6,8 @@ from typing import Any
 from django.db.models import F
 from django.utils import timezone
 
-from config.busy import ChangedMeanwhileError
-from config.quotas import LAYOUTS, check_room
+from edge.busy import ChangedMeanwhileError
+from edge.quotas import LAYOUTS, check_room
 from layouts.models import Layout
 from partita.files import layout_file
 from partita.files.layout_file import LayoutFile, check_size
@@ -15,12 +15,12 @@ from partita.games import game_named
 from partita.games.opening import BROKEN, broken, scattered
 from partita.games.snooker import Snooker
 from partita.games.snooker_table import spots
+from partita.reports.paper.ring_marks import RingMark, Units, ring_marks
+from partita.reports.paper.shot_sheet import shot_sheet
 from partita.table.completion import completions
 from partita.table.diamonds import diamonds
 from partita.table.geometry import bed_of
 from partita.table.places import Around, Place, parse_phrase
-from partita.telling.ring_marks import RingMark, Units, ring_marks
-from partita.telling.shot_sheet import shot_sheet
 
 
 def checked(document: dict[str, Any]) -> dict[str, Any]:

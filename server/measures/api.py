@@ -7,19 +7,19 @@ from django.shortcuts import get_object_or_404
 from ninja import Router, Schema
 from pydantic import Field
 
-from accounts.current import account
-from config.documents import TableDocument
-from config.naming import SENT_AS
-from measures import asking, attempts
+from edge.at_once import worked_out_at_once
+from edge.current import account
+from edge.documents import TableDocument
+from edge.naming import SENT_AS
+from measures import attempts, sittings
 from measures.attempts import Sent
 from measures.models import Attempt, Sitting
 from partita.files.attempts_file import WrittenAttempt
 from partita.files.layout_file import read_table
 from partita.players.measuring.stations import station_set
-from partita.telling.measure import station_of
-from partita.telling.measure_documents import StationDocument
+from partita.reports.measuring.report import station_of
+from partita.reports.measuring.schema import StationDocument
 from profiles.models import PlayerProfile
-from work.at_once import worked_out_at_once
 
 router = Router(tags=["measures"])
 _AT_ONCE = 500
@@ -108,7 +108,7 @@ def _out(sitting: Sitting) -> dict[str, Any]:
 @worked_out_at_once("simulator")
 def begin(request: HttpRequest, player_id: int, body: SittingIn) -> dict[str, Any]:
     """Begin a set of stations."""
-    return _out(asking.begin(_player(request, player_id), body.set_name, body.table))
+    return _out(sittings.begin(_player(request, player_id), body.set_name, body.table))
 
 
 @router.get("/players/{int:player_id}/sittings/open", response=SittingOut | None)

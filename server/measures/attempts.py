@@ -5,12 +5,13 @@ import json
 import re
 from collections.abc import Sequence
 from dataclasses import asdict, dataclass
-from datetime import UTC, datetime
+from datetime import date
 from typing import Any
 
 from django.db import transaction
 
-from config.naming import SENT_AS
+from edge.days import today
+from edge.naming import SENT_AS
 from measures.models import Attempt, Sitting
 from partita.errors import Problem, Refused, refuse
 from partita.files.attempts_file import WrittenAttempt, read_attempts, write_attempts
@@ -45,11 +46,6 @@ class Shot:
     pocket: str
 
 
-def today() -> int:
-    """The day, as a number that grows with time."""
-    return datetime.now(UTC).date().toordinal()
-
-
 @transaction.atomic
 def add(player: PlayerProfile, sitting: Sitting | None, sent: Sequence[Sent], source: str = "station") -> int:
     """Keep attempts; how many were new. One whose token is known already is not counted twice.
@@ -64,14 +60,12 @@ def add(player: PlayerProfile, sitting: Sitting | None, sent: Sequence[Sent], so
             problems += refused.problems
     if problems:
         raise Refused(*problems[:8])
-    # Counted where nobody adds meanwhile: two phones at once stay within the limit together.
-    PlayerProfile.objects.select_for_update().get(pk=player.pk)
-    kept = Attempt.objects.filter(player=player)
+    room, kept = room_of(player), Attempt.objects.filter(player=player)
     known = set(kept.filter(token__in=[one.token for one in sent]).values_list("token", flat=True))
     fresh = {one.token: one for one in sent if one.token not in known}
-    if kept.count() + len(fresh) > core.MOST_ATTEMPTS:
+    if len(fresh) > room:
         raise refuse("attempts", f"there would be more than {core.MOST_ATTEMPTS}", "Delete old ones first.")
-    latest, now = max((one.written.sitting for one in fresh.values()), default=0), today()
+    latest, now = max((one.written.sitting for one in fresh.values()), default=0), today().toordinal()
     Attempt.objects.bulk_create(
         Attempt(
             player=player, sitting=sitting, source=source, token=one.token, station=one.written.station,
@@ -118,7 +112,7 @@ def of_player(player: PlayerProfile) -> list[core.Attempt]:
 
     Drills record both. Attempts at the same shot are told as one, whenever they were made.
     """
-    rows = list(Attempt.objects.filter(player=player))
+    rows = list(Attempt.objects.filter(player=player).order_by("day", "pk"))
     found = [one for row in rows if row.station and (one := _at_station(row)) is not None]
     played = [row for row in rows if row.shot and row.source != Attempt.Source.DRILL]
     if {row.outcome for row in played} != {"made", "missed"}:
@@ -132,7 +126,7 @@ def _of_shots(rows: Sequence[Attempt]) -> list[core.Attempt]:
     by_shot: dict[str, list[Attempt]] = {}
     for row in rows:
         by_shot.setdefault(json.dumps([row.shot, row.table], sort_keys=True), []).append(row)
-    latest = sorted(by_shot.values(), key=lambda same: same[-1].pk)[-_MOST_SHOTS:]
+    latest = sorted(by_shot.values(), key=lambda same: (same[-1].day, same[-1].pk))[-_MOST_SHOTS:]
     found = []
     for same in latest:
         asked = _asked_of(same[0])
@@ -165,12 +159,24 @@ def _cells_of(row: Attempt, asked: Asked) -> tuple[int, ...]:
     return (rest_cell(row.x, row.y),)
 
 
-def add_shot(player: PlayerProfile, token: str, shot: Shot, table: Any, made: bool) -> None:
-    """Keep a pot that was recorded in play as an attempt."""
-    Attempt.objects.create(
-        player=player, source=Attempt.Source.RECORD, token=token, shot=asdict(shot), table=table,
-        outcome="made" if made else "missed", day=today(),
-    )  # fmt: skip
+def keep_shot(player: PlayerProfile, token: str, shot: Shot, table: Any, made: bool, day: date) -> None:
+    """Keep a pot that was recorded in play as an attempt of the day on which it was played; kept again, it changes.
+
+    Where the player has as many attempts as he may, nothing is added.
+    """
+    mine = Attempt.objects.filter(player=player)
+    told = {
+        "source": Attempt.Source.RECORD, "shot": asdict(shot), "table": table,
+        "outcome": "made" if made else "missed", "day": day.toordinal(),
+    }  # fmt: skip
+    if not mine.filter(token=token).update(**told) and room_of(player):
+        Attempt.objects.create(player=player, token=token, **told)
+
+
+def room_of(player: PlayerProfile) -> int:
+    """How many attempts more a player may have. Asked where nobody adds meanwhile: two phones at once wait here."""
+    PlayerProfile.objects.select_for_update().get(pk=player.pk)
+    return max(0, core.MOST_ATTEMPTS - Attempt.objects.filter(player=player).count())
 
 
 def of_drill(

@@ -61,7 +61,6 @@ class Attempt(models.Model):
 class Measure(Work):
     """What a player's attempts say of his stroke. `document` is the newest answer (`docs/formats.md`)."""
 
-    job = ("measure_stroke", "measure_id")
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="measures")
     player = models.ForeignKey(PlayerProfile, on_delete=models.CASCADE, related_name="measures")
 
@@ -71,9 +70,6 @@ class Measure(Work):
 
 class ErrorCosts(Work):
     """What each error of a player's stroke costs him in racks."""
-
-    job = ("price_errors", "costs_id")
-    needs = ("racks",)
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="error_costs")
     player = models.ForeignKey(PlayerProfile, on_delete=models.CASCADE, related_name="error_costs")

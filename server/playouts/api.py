@@ -7,8 +7,8 @@ from django.shortcuts import get_object_or_404
 from ninja import Router, Schema
 from pydantic import Field
 
-from accounts.current import account
-from partita.telling.documents import ChanceDocument
+from edge.current import account
+from partita.reports.schema import ChanceDocument
 from playouts import asking
 from playouts.models import PlayOut
 from studies.models import Study

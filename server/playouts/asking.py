@@ -8,13 +8,14 @@ from django.db import transaction
 from partita.errors import refuse
 from partita.intervals import of_wins
 from partita.playing.playout import MOST_RACKS
-from playouts import turns
+from playouts.kinds import PARTS
 from playouts.models import Part, PlayOut
-from playouts.tasks import queue_next
+from studies.kinds import document_of
 from studies.models import Study
-from studies.questions import document_of
-from work.queue import queue_words
-from work.readiness import waits_for
+from work import asking as work
+from work.models import UNENDED, Status
+from work.queue import waiting_words
+from work.turns import top_up
 
 # Racks of one part: so many workers can play at a play-out of some hundred.
 PART_RACKS = 64
@@ -47,12 +48,13 @@ def ask(study: Study, places: list[int], racks: int, freely: bool) -> list[PlayO
             playout.racks = racks
             playout.save()
             _split(playout)
-        queue_next(study.owner_id)
+        top_up(PARTS, study.owner_id)
     return wanted
 
 
 def _check_room(owner_id: int, count: int, racks: int) -> None:
-    playouts, waiting = turns.waiting(owner_id)
+    parts = list(PARTS.rows.filter(status__in=UNENDED, **{PARTS.owner: owner_id}).defer("question"))
+    playouts, waiting = len({part.playout_id for part in parts}), sum(part.racks - len(part.won) for part in parts)
     if playouts + count > MOST_PLAYOUTS or waiting + count * racks > MOST_WAITING_RACKS:
         raise refuse(
             "racks", "too much is being played out for you at this moment",
@@ -69,7 +71,7 @@ def _split(playout: PlayOut) -> None:
 
 def stop(playout: PlayOut) -> None:
     """Ask a play-out to stop: its parts end with their next batch, and what has been played stays."""
-    PlayOut.objects.filter(pk=playout.pk).update(stopped=True)
+    work.stop(PARTS.rows.filter(playout=playout))
 
 
 def figures_of(playout: PlayOut) -> dict[str, Any]:
@@ -79,6 +81,7 @@ def figures_of(playout: PlayOut) -> dict[str, Any]:
     won = np.array([result for part in parts for result in part.won])
     shots = [number for part in parts for number in part.shots]
     done = len(won)
+    status = _status(parts, done)
     return {
         "id": playout.pk,
         "option": playout.option,
@@ -87,19 +90,18 @@ def figures_of(playout: PlayOut) -> dict[str, Any]:
         "done": done,
         "chance": of_wins(won).as_json() if done else None,
         "shots_a_rack": round(float(np.mean(shots)), 2) if done else 0.0,
-        "status": _status(playout, done, racks),
-        "failure": playout.failure,
-        "waits_for": _waits_for(playout, parts) if _status(playout, done, racks) == "queued" else "",
+        "status": status,
+        "failure": next((part.failure for part in parts if part.failure), ""),
+        "waits_for": waiting_words(parts[0]) if status == Status.QUEUED else "",
     }
 
 
-def _waits_for(playout: PlayOut, parts: list[Part]) -> str:
-    return waits_for("racks") or queue_words(playout.created, turns.TASK, "part_id", parts[0].pk if parts else 0)
-
-
-def _status(playout: PlayOut, done: int, racks: int) -> str:
-    if playout.failure:
-        return "failed"
-    if done >= racks:
-        return "done"
-    return "stopped" if playout.stopped else ("running" if done else "queued")
+def _status(parts: list[Part], done: int) -> str:
+    """Of all parts together: what one of them could not, all cannot."""
+    there = {part.status for part in parts}
+    for status in (Status.FAILED, Status.STOPPED, Status.STOPPING):
+        if status in there:
+            return str(status)
+    if there == {Status.DONE}:
+        return str(Status.DONE)
+    return str(Status.RUNNING if done else Status.QUEUED)

@@ -3,6 +3,7 @@
 from django.db import models
 
 from studies.models import Study
+from work.models import Work
 
 
 class PlayOut(models.Model):
@@ -13,8 +14,6 @@ class PlayOut(models.Model):
     name = models.CharField(max_length=200)
     stroke = models.JSONField(null=True)
     racks = models.IntegerField()
-    stopped = models.BooleanField(default=False)
-    failure = models.CharField(max_length=500, blank=True)
     created = models.DateTimeField(auto_now_add=True)
 
     class Meta:
@@ -24,19 +23,27 @@ class PlayOut(models.Model):
         return self.name
 
 
-class Part(models.Model):
-    """Some racks of a play-out: one job. `won` and `shots` hold a number for each rack that is in."""
+class Part(Work):
+    """Some racks of a play-out: one row of work. `document`: `won` and `shots`, a number for each rack that is in."""
 
     playout = models.ForeignKey(PlayOut, on_delete=models.CASCADE, related_name="parts")
     first_rack = models.IntegerField()
     racks = models.IntegerField()
-    won = models.JSONField(default=list)
-    shots = models.JSONField(default=list)
-    # How often it was begun again by itself after breaking off.
-    taken_up = models.IntegerField(default=0)
+    # All that is asked stands in the play-out.
+    question = models.JSONField(default=dict)
 
     class Meta:
         ordering = ("first_rack",)
 
     def __str__(self) -> str:
         return f"racks {self.first_rack} to {self.first_rack + self.racks - 1} of {self.playout}"
+
+    @property
+    def won(self) -> list[float]:
+        """Whether each rack that is in was won, 1 or 0."""
+        return self.document["won"] if self.document else []
+
+    @property
+    def shots(self) -> list[int]:
+        """How many shots each took."""
+        return self.document["shots"] if self.document else []

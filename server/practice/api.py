@@ -8,26 +8,25 @@ from ninja import File, Router, Schema
 from ninja.files import UploadedFile
 from pydantic import Field
 
-from accounts.current import account
-from config.documents import TableDocument, text_of
-from config.responses import file_response, pdf_response
+from edge.current import account
+from edge.documents import TableDocument, text_of
+from edge.responses import file_response, pdf_response
 from partita.files.drill_file import LARGEST_BYTES, parse_drill, read_drill, write_drill
 from partita.files.layout_file import read_table
 from partita.files.locate import finite_json
 from partita.practice.drills.catalogue import DRILLS
-from partita.table.spec import TableSpec
-from partita.telling.drill_sheet import drill_sheet
-from partita.telling.practice import drill_document
-from partita.telling.practice_documents import (
+from partita.reports.paper.ring_marks import Units
+from partita.reports.practice.pdf import drill_sheet
+from partita.reports.practice.report import drill_document
+from partita.reports.practice.schema import (
     DrillDocument,
-    ExpectationDocument,
 )
-from partita.telling.ring_marks import Units
-from practice import drills, expecting
+from partita.table.spec import TableSpec
+from practice import drills
+from practice.kinds import EXPECTATIONS, ExpectationOut, ask_expectation
 from practice.models import Expectation, OwnDrill
 from practice.whose import player_of
-from work import running
-from work.out import WorkOut
+from work.addresses import addresses
 
 router = Router(tags=["practice"])
 
@@ -44,17 +43,6 @@ class ExpectIn(Schema):
     player: int
     drill: str = Field(max_length=40)
     table: TableDocument
-
-
-class ExpectationOut(WorkOut):
-    """What is expected, as far as it is worked out."""
-
-    drill_key: str
-    document: ExpectationDocument | None
-
-
-def _expectation(request: HttpRequest, expectation_id: int) -> Expectation:
-    return get_object_or_404(Expectation, owner=account(request), pk=expectation_id)
 
 
 def _own(request: HttpRequest, drill_id: int) -> OwnDrill:
@@ -103,21 +91,11 @@ def sheet(request: HttpRequest, key: str, table: str = "pool-9ft", units: Units 
     return pdf_response(drill_sheet(drills.drill_named(account(request), key), spec, units))
 
 
-@router.post("/practice/expectations", response=ExpectationOut)
+@router.post("/expectations", response=ExpectationOut)
 def expect(request: HttpRequest, body: ExpectIn) -> Expectation:
     """What is expected of a player at a drill; the same question is answered from what is there."""
     drill = drills.drill_named(account(request), body.drill)
-    return expecting.ask(player_of(request, body.player), drill, body.table)
+    return ask_expectation(player_of(request, body.player), drill, body.table)
 
 
-@router.get("/practice/expectations/{int:expectation_id}", response=ExpectationOut)
-def expectation(request: HttpRequest, expectation_id: int) -> Expectation:
-    """One with its newest answer."""
-    return _expectation(request, expectation_id)
-
-
-@router.post("/practice/expectations/{int:expectation_id}/stop", response=ExpectationOut)
-def stop_expectation(request: HttpRequest, expectation_id: int) -> Expectation:
-    """Stop one; the steps that are worked out stay."""
-    running.stop(_expectation(request, expectation_id))
-    return _expectation(request, expectation_id)
+addresses(router, EXPECTATIONS, ExpectationOut)

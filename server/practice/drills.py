@@ -2,7 +2,7 @@
 
 from typing import Any
 
-from config.naming import save_named
+from edge.naming import save_named
 from partita.errors import refuse
 from partita.files.drill_file import drill_json, read_drill
 from partita.practice.drills.catalogue import DRILLS

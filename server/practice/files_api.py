@@ -4,9 +4,9 @@ from django.http import HttpRequest, HttpResponse
 from ninja import File, Router, Schema
 from ninja.files import UploadedFile
 
-from accounts.current import account
-from config.documents import text_of
-from config.responses import file_response
+from edge.current import account
+from edge.documents import text_of
+from edge.responses import file_response
 from partita.files.practice_file import LARGEST_BYTES, parse_practice
 from practice import files
 from practice.whose import player_of

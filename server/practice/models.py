@@ -1,6 +1,6 @@
 """Practice: drills of one's own, sittings with attempts, what is expected; positions and rounds of the quiz."""
 
-from typing import Any, ClassVar
+from typing import Any
 
 from django.conf import settings
 from django.db import models
@@ -79,9 +79,6 @@ class DrillAttempt(models.Model):
 
 class Expectation(Work):
     """What is expected of a player at a drill on a table; `key` tells all that it depends on."""
-
-    job = ("expect", "expectation_id")
-    needs: ClassVar[tuple[str, ...]] = ("weighing", "runs")
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="expectations")
     player = models.ForeignKey(PlayerProfile, on_delete=models.CASCADE, related_name="expectations")
@@ -169,7 +166,6 @@ class QuizAnswer(models.Model):
 class QuizFill(Work):
     """One's own layouts weighed for the quiz."""
 
-    job = ("fill_quiz", "fill_id")
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="quiz_fills")
 
     def __str__(self) -> str:

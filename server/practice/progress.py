@@ -3,16 +3,15 @@
 from itertools import groupby
 from typing import Any
 
-from django.utils import timezone
-
+from edge.days import today
 from measures.models import ErrorCosts
 from partita.files.drill_file import read_drill
 from partita.practice.drills.catalogue import DRILLS
 from partita.practice.drills.drill import Drill
 from partita.practice.drills.next_up import Practised, next_up
 from partita.practice.drills.progress import Try, by_day, held_against, runs
+from partita.reports.practice.report import day_document, held_document, suggestion_document
 from partita.table.spec import TableSpec
-from partita.telling.practice import day_document, held_document, suggestion_document
 from practice import expecting
 from practice.drills import drill_of, own_drills
 from practice.models import DrillAttempt, DrillSitting, of_player
@@ -49,7 +48,7 @@ def overview(player: PlayerProfile) -> dict[str, Any]:
 def _suggested(player: PlayerProfile, practised: dict[str, Practised]) -> dict[str, Any]:
     racks = costs_of(player)
     drills = [*DRILLS.values(), *(drill_of(row) for row in own_drills(player.owner))]
-    found = next_up(drills, practised, racks, timezone.localdate().toordinal())
+    found = next_up(drills, practised, racks, today().toordinal())
     return {"next": [suggestion_document(one) for one in found], "priced": bool(racks)}
 
 

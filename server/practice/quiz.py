@@ -7,11 +7,11 @@ from typing import Any
 
 from django.db import IntegrityError, transaction
 from django.db.models import Count, Q
-from django.utils import timezone
 
-from config.quotas import ROUNDS, check_room
+from edge.days import today
+from edge.quotas import ROUNDS, check_room
 from layouts.models import Layout
-from measures.asking import level_now
+from measures.sittings import level_now
 from partita.errors import refuse
 from partita.files import layout_file
 from partita.games import GAMES
@@ -21,19 +21,15 @@ from partita.players.stroke_model import preset
 from partita.practice.quiz.choice import Choice, checked
 from partita.practice.quiz.rounds import Met, drawn
 from partita.practice.quiz.score import Answer, Score, score_of
-from partita.telling.documents import StudyDocument
-from partita.telling.quiz import answer_of, choice_words, position_from
-from partita.telling.quiz_documents import QuizAnswerDocument
-from practice.models import QuizAnswer, QuizFill, QuizPosition, QuizRound
+from partita.reports.ledger.schema import StudyDocument
+from partita.reports.quiz.report import answer_of, choice_words, position_from
+from partita.reports.quiz.schema import QuizAnswerDocument
+from practice.models import QuizAnswer, QuizPosition, QuizRound
 from practice.sittings import Partner
-from practice.tasks import fill_quiz
 from profiles.models import PlayerProfile
-from work.superseding import asked_anew
 
 POOL = Path(__file__).with_name("pool")
 FEWEST = 3
-# Layouts weighed in one go: a minute or three on two cores.
-MOST_FILLED = 60
 
 
 def take_pool() -> int:
@@ -83,7 +79,7 @@ def begin(player: PlayerProfile, token: str, game: str, own: bool, limit_s: int 
     return QuizRound.objects.create(
         player=player, second=second.player, second_name=second.player.name if second.player else second.name.strip(),
         token=token, game="own" if own else game, level=level, own=own, limit_s=limit_s,
-        positions=drawn(positions, met, seed=1000 * player.pk + number), day=timezone.localdate(),
+        positions=drawn(positions, met, seed=1000 * player.pk + number), day=today(),
     )  # fmt: skip
 
 
@@ -166,15 +162,6 @@ def document_of(row: QuizAnswer) -> QuizAnswerDocument | None:
 def score(rows: list[QuizAnswer]) -> Score:
     """What answers come to; those for which time ran out do not count."""
     return score_of([Answer(row.kind, row.cost, row.said, row.made) for row in rows if row.cost is not None])
-
-
-def fill(owner: Any, player: PlayerProfile) -> QuizFill:
-    """Queue the owner's layouts to be weighed for the quiz at a player's level; his running one is superseded."""
-    layouts = list(Layout.objects.filter(owner=owner).values_list("pk", flat=True)[:MOST_FILLED])
-    if not layouts:
-        raise refuse("layouts", "you have none", "Save some on the Table first.")
-    question = {"level": level_of(player), "layouts": layouts}
-    return asked_anew(QuizFill, owner, lambda pk: fill_quiz.defer(fill_id=pk), question=question)
 
 
 def rounds_of(player: PlayerProfile, rows: list[QuizAnswer]) -> list[dict[str, Any]]:

@@ -8,21 +8,22 @@ from django.shortcuts import get_object_or_404
 from ninja import Router, Schema
 from pydantic import Field
 
-from accounts.current import account
-from config.documents import LayoutDocument
-from config.naming import SENT_AS, NameOrNone
+from edge.at_once import worked_out_at_once
+from edge.current import account
+from edge.documents import LayoutDocument
+from edge.naming import SENT_AS, NameOrNone
 from partita.physics.stroke import Stroke
 from partita.practice.quiz.choice import Choice
 from partita.practice.quiz.kinds import KINDS
-from partita.telling.documents import StrokeDocument, StudyDocument
-from partita.telling.quiz import score_document
-from partita.telling.quiz_documents import QuizAnswerDocument, QuizScoreDocument
+from partita.reports.ledger.schema import StudyDocument
+from partita.reports.quiz.report import score_document
+from partita.reports.quiz.schema import QuizAnswerDocument, QuizScoreDocument
+from partita.reports.schema import StrokeDocument
 from practice import quiz
+from practice.kinds import QUIZ_FILLS, FillOut, ask_fill
 from practice.models import QuizAnswer, QuizFill, QuizPosition, QuizRound
 from practice.whose import partner_of, player_of
-from work import running
-from work.at_once import worked_out_at_once
-from work.out import WorkOut
+from work.addresses import addresses
 
 router = Router(tags=["quiz"])
 At = Annotated[list[float], Field(min_length=2, max_length=2)]
@@ -145,26 +146,8 @@ class FillIn(Schema):
     player: int
 
 
-class FillDocument(Schema):
-    """How many layouts are weighed, and how many of them make a question."""
-
-    done: int
-    of: int
-    kept: int
-
-
-class FillOut(WorkOut):
-    """One's layouts being weighed."""
-
-    document: FillDocument | None
-
-
 def _round(request: HttpRequest, round_id: int) -> QuizRound:
     return get_object_or_404(QuizRound, player__owner=account(request), pk=round_id)
-
-
-def _fill(request: HttpRequest, fill_id: int) -> QuizFill:
-    return get_object_or_404(QuizFill, owner=account(request), pk=fill_id)
 
 
 def _answer_out(row: QuizAnswer) -> dict[str, Any]:
@@ -244,20 +227,10 @@ def round_score(request: HttpRequest, round_id: int) -> list[QuizScoreDocument]:
     return [score_document(quiz.score([row for row in rows if row.who == who])) for who in found.who]
 
 
-@router.post("/quiz/own", response=FillOut)
+@router.post("/quiz-fills", response=FillOut)
 def fill(request: HttpRequest, body: FillIn) -> QuizFill:
     """Weigh one's own layouts for the quiz."""
-    return quiz.fill(account(request), player_of(request, body.player))
+    return ask_fill(account(request), player_of(request, body.player))
 
 
-@router.get("/quiz/own/{int:fill_id}", response=FillOut)
-def filled(request: HttpRequest, fill_id: int) -> QuizFill:
-    """How far that is."""
-    return _fill(request, fill_id)
-
-
-@router.post("/quiz/own/{int:fill_id}/stop", response=FillOut)
-def stop_fill(request: HttpRequest, fill_id: int) -> QuizFill:
-    """Stop it; what was weighed so far stays."""
-    running.stop(_fill(request, fill_id))
-    return _fill(request, fill_id)
+addresses(router, QUIZ_FILLS, FillOut)

@@ -6,21 +6,20 @@ from datetime import date, timedelta
 from typing import Any
 
 from django.db import transaction
-from django.utils import timezone
 
-from config.quotas import SITTINGS, check_room
+from edge.days import today
+from edge.quotas import SITTINGS, check_room
 from measures import attempts as measured
 from measures.models import Attempt
 from partita.errors import Problem, Refused, refuse
 from partita.files.drill_file import drill_json, read_drill
 from partita.files.layout_file import read_table
-from partita.players.measuring.attempts import MOST_ATTEMPTS as MOST_OF_A_PLAYER
 from partita.practice.drills.attempts import Counted, counted, step_at
 from partita.practice.drills.drill import Drill, Step, check_drill
 from partita.practice.drills.ladder import moved
 from partita.practice.drills.rule import Place, Strip
+from partita.reports.practice.schema import ExpectationDocument
 from partita.table.spec import TableSpec
-from partita.telling.practice_documents import ExpectationDocument
 from practice import expecting
 from practice.models import DrillAttempt, DrillSitting
 from profiles.models import PlayerProfile
@@ -61,7 +60,7 @@ def begin(player: PlayerProfile, drill: Drill, table: Any, token: str, partner: 
     name = partner.player.name if partner.player else partner.name.strip()
     return DrillSitting.objects.create(
         player=player, partner=partner.player, partner_name=name, token=token, drill_key=drill.key,
-        drill=drill_json(drill), table=table, begin=_goes_on(player, drill), day=timezone.localdate(),
+        drill=drill_json(drill), table=table, begin=_goes_on(player, drill), day=today(),
     )  # fmt: skip
 
 
@@ -106,8 +105,8 @@ def add(sitting: DrillSitting, sent: Sequence[Sent], day: date | None = None) ->
 
 def _keep_day(sitting: DrillSitting, day: date | None) -> None:
     """The day on which a sitting's first attempts were made, where the page says it."""
-    today = timezone.localdate()
-    if day is None or day == sitting.day or not today - _LATE <= day <= today + timedelta(days=1):
+    now = today()
+    if day is None or day == sitting.day or not now - _LATE <= day <= now + timedelta(days=1):
         return
     if not sitting.attempts.exists():  # type: ignore[attr-defined]
         sitting.day = day
@@ -144,8 +143,7 @@ def _tell_measure(sitting: DrillSitting, drill: Drill, sent: Sequence[Sent], tol
             ))  # fmt: skip
     for player in {row.player for row in rows}:
         mine = [row for row in rows if row.player == player]
-        room = MOST_OF_A_PLAYER - Attempt.objects.filter(player=player).count()
-        Attempt.objects.bulk_create(mine[: max(0, room)], ignore_conflicts=True)
+        Attempt.objects.bulk_create(mine[: measured.room_of(player)], ignore_conflicts=True)
 
 
 def _measured_token(token: str) -> str:

@@ -8,18 +8,18 @@ from django.shortcuts import get_object_or_404
 from ninja import Router, Schema
 from pydantic import Field
 
-from accounts.current import account
-from config.documents import TableDocument
-from config.naming import SENT_AS, NameOrNone
+from edge.current import account
+from edge.documents import TableDocument
+from edge.naming import SENT_AS, NameOrNone
 from partita.files.drill_file import read_drill
-from partita.table.spec import TableSpec
-from partita.telling.practice import drill_document
-from partita.telling.practice_documents import (
+from partita.reports.practice.report import drill_document
+from partita.reports.practice.schema import (
     DayDocument,
     DrillDocument,
     HeldDocument,
     SuggestionDocument,
 )
+from partita.table.spec import TableSpec
 from practice import drills, progress, sittings
 from practice.models import DrillAttempt, DrillSitting
 from practice.sittings import Sent

@@ -3,7 +3,7 @@
 from django.http import HttpRequest
 from django.shortcuts import get_object_or_404
 
-from accounts.current import account
+from edge.current import account
 from partita.errors import refuse
 from practice.sittings import Partner
 from profiles.models import PlayerProfile

@@ -5,8 +5,8 @@ from django.shortcuts import get_object_or_404
 from ninja import Router, Schema
 from pydantic import Field
 
-from accounts.current import account
-from config.naming import Name
+from edge.current import account
+from edge.naming import Name
 from partita.players.stroke_model import PRESETS, Hand
 from profiles import services
 from profiles.models import PlayerProfile

@@ -6,8 +6,8 @@ from typing import Any
 
 from django.db import transaction
 
-from config.naming import save_named
-from config.quotas import PLAYERS, check_room
+from edge.naming import save_named
+from edge.quotas import PLAYERS, check_room
 from partita.errors import Problem, Refused, refuse
 from partita.files.players_file import WrittenPlayer, read_players, write_players
 from partita.games.question import Question

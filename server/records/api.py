@@ -8,22 +8,23 @@ from django.shortcuts import get_object_or_404
 from ninja import Query, Router, Schema
 from pydantic import Field
 
-from accounts.current import account
-from config.documents import LayoutDocument
+from edge.at_once import worked_out_at_once
+from edge.current import account
+from edge.documents import LayoutDocument
 from partita.physics.stroke import Stroke
 from partita.record.choices import CHOICES
 from partita.record.guesses import Guess, Meant
 from partita.record.shots import SHOTS
-from partita.telling.documents import DrawingDocument
-from partita.telling.drawing import draw
-from partita.telling.record_documents import LineDocument
-from records import asking, guessing, keeping
+from partita.reports.record.schema import LineDocument
+from partita.reports.shots.report import drawing_document
+from partita.reports.shots.schema import DrawingDocument
+from partita.views.drawing import draw
+from records import guessing, keeping
 from records.filters import DECISIONS, Filters
 from records.keeping import Ended
+from records.kinds import ask_better, question_of
 from records.models import Decision, Match, in_sight
-from records.running import question_of
 from studies.models import Study
-from work.at_once import worked_out_at_once
 
 router = Router(tags=["records"])
 Ending = Annotated[str, Field(max_length=30)]
@@ -212,7 +213,7 @@ def keep(request: HttpRequest, study_id: int, body: PlayedIn) -> Decision:
     owner = account(request)
     match = None if body.match is None else get_object_or_404(in_sight(Match, owner), pk=body.match)
     decision = keeping.keep(_study(request, study_id), body.option, body.ended, match)
-    asking.ask_better(decision)
+    ask_better(decision)
     return decision
 
 
@@ -261,4 +262,4 @@ def drawing(request: HttpRequest, decision_id: int, best: bool = False) -> Drawi
     if row.said is None or "me" not in row.asked:
         raise Http404
     line = row.said["best" if best else "played"]
-    return draw(question_of(row), Stroke(**line["stroke"]))
+    return drawing_document(draw(question_of(row), Stroke(**line["stroke"])))

@@ -3,12 +3,14 @@
 from dataclasses import asdict
 from typing import Any
 
+from django.utils import timezone
+
 from partita.errors import Refused
 from partita.files import layout_file
 from partita.record.entry import Entry, entry_of
 from partita.record.said import FOULED, Said, made_by
-from partita.telling.record import said_of
-from partita.telling.study import as_weighed, read_study
+from partita.reports.ledger.report import as_weighed, read_study
+from partita.reports.record.report import said_of
 
 
 def decision_of(played: Any) -> dict[str, Any]:
@@ -21,7 +23,7 @@ def decision_of(played: Any) -> dict[str, Any]:
     entry = entry_of(said, played.ending) if said else _plain(played)
     whole = said is not None and "me" in asked and "them" in asked
     return {
-        "token": f"earlier-{played.pk:08}", "played_on": played.created.date(), "player_name": me,
+        "token": f"earlier-{played.pk:08}", "played_on": timezone.localdate(played.created), "player_name": me,
         "opponent_name": them, "game": document.get("game", "nine-ball"), "shot_name": played.name,
         "best_name": said.best.name[:200] if said else "", "said": asdict(said) if said else None,
         "question": {"document": document, "cue": cue, "players": players, "me": asked["me"], "them": asked["them"]}

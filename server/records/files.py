@@ -7,7 +7,8 @@ from typing import Any
 
 from django.db import transaction
 
-from config.quotas import DECISIONS, MATCHES, check_room
+from edge.days import today
+from edge.quotas import DECISIONS, MATCHES, check_room
 from partita.errors import Problem, refuse
 from partita.files.decisions_file import read_decisions, write_decisions
 from partita.files.locate import size_of
@@ -27,7 +28,7 @@ from partita.record.said import said_from
 from profiles.models import PlayerProfile
 from profiles.services import Wanted, save_profile
 from records.filters import Filters
-from records.keeping import new_token, today
+from records.keeping import new_token
 from records.matches import rack_chances
 from records.models import Decision, Match, Rack
 

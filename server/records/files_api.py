@@ -6,14 +6,14 @@ from django.http import HttpRequest, HttpResponse
 from ninja import File, Form, Query, Router, Schema
 from ninja.files import UploadedFile
 
-from accounts.current import account
-from config.documents import text_of
-from config.responses import file_response
+from edge.current import account
+from edge.documents import text_of
+from edge.readiness import need
+from edge.responses import file_response
 from partita.files.record_file import LARGEST_BYTES
 from records import files
 from records.files import Reading
 from records.filters import Filters
-from work.readiness import need
 
 router = Router(tags=["records"])
 

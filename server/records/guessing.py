@@ -4,8 +4,8 @@ from typing import Any
 
 from partita.record.guesses import Guess, checked, is_it
 from partita.table.layout import CUE
+from studies.kinds import document_of
 from studies.models import Study
-from studies.questions import document_of
 
 
 def keep_guess(study: Study, guess: Guess) -> Study:

@@ -2,13 +2,13 @@
 
 import uuid
 from dataclasses import asdict, dataclass
-from datetime import UTC, date, datetime
 from typing import Any
 
 from django.db import transaction
 from django.utils import timezone
 
-from config.quotas import DECISIONS, check_room
+from edge.days import today
+from edge.quotas import DECISIONS, check_room
 from measures import attempts
 from measures.attempts import Shot
 from partita.errors import refuse
@@ -16,15 +16,15 @@ from partita.files import layout_file
 from partita.record.entry import Entry, entry_of
 from partita.record.guesses import is_it
 from partita.record.said import MADE, Said
-from partita.telling.documents import StudyDocument
-from partita.telling.record import said_of
-from partita.telling.study import as_weighed
+from partita.reports.ledger.report import as_weighed
+from partita.reports.ledger.schema import StudyDocument
+from partita.reports.record.report import said_of
 from profiles.models import PlayerProfile
 from profiles.services import profile_named
 from records.guessing import guess_of
 from records.models import Decision, Match, Rack, in_sight
+from studies.kinds import asked_of, document_of
 from studies.models import Study
-from studies.questions import asked_of, document_of
 
 
 @dataclass(frozen=True)
@@ -35,11 +35,6 @@ class Ended:
     ending: str
     made: bool | None = None
     rest: list[float] | None = None
-
-
-def today() -> date:
-    """The day."""
-    return datetime.now(UTC).date()
 
 
 def new_token() -> str:
@@ -126,16 +121,18 @@ def _guess_of(study: Study, said: Said) -> dict[str, Any] | None:
 
 
 def _keep_as_attempt(decision: Decision) -> None:
-    """A plain pot is an attempt of whoever shot, too, by which his stroke is measured."""
+    """A plain pot is an attempt of whoever shot, too, by which his stroke is measured; what tells nothing is none."""
     line, asked = decision.as_said.played, decision.asked
     balls = {**asked["document"]["balls"], "cue": asked["cue"]}
     told = decision.made is not None and decision.ending not in ("foul", "lost")
     if decision.player is None or not told or line.kind != "pot" or line.target not in balls:
+        attempts.take_back_of(decision.owner, _as_attempt(decision))
         return
     places = [balls.pop("cue"), balls.pop(line.target), *balls.values()]
     shot = Shot(places, asdict(line.stroke), line.pocket or "")
     made = decision.ending in MADE
-    attempts.add_shot(decision.player, _as_attempt(decision), shot, asked["document"]["table"], made)
+    table = asked["document"]["table"]
+    attempts.keep_shot(decision.player, _as_attempt(decision), shot, table, made, decision.played_on)
 
 
 def _as_attempt(decision: Decision) -> str:
@@ -152,7 +149,6 @@ def change(decision: Decision, ended: Ended) -> Decision:
     decision.take(Entry(**{**vars(entry), "better": better}))
     decision.rest = ended.rest
     decision.save()
-    attempts.take_back_of(decision.owner, _as_attempt(decision))
     _keep_as_attempt(decision)
     return decision
 

@@ -6,16 +6,16 @@ from typing import Any
 
 from django.db import transaction
 
-from config.quotas import MATCHES, check_room
+from edge.quotas import MATCHES, check_room
 from partita.errors import refuse
 from partita.games import game_named
 from partita.games.match import Match as Race
 from partita.games.opening import table_of
 from partita.record.account import account_of
 from partita.record.running import HOWS, After, is_over, running
+from partita.reports.record.report import account_document
+from partita.reports.record.schema import AfterDocument, RackDocument, RackShotDocument
 from partita.table.spec import TableSpec
-from partita.telling.record import account_document
-from partita.telling.record_documents import AfterDocument, RackDocument, RackShotDocument
 from partita.weighing.match_view import rack_chance_of_breaker
 from profiles.services import stroke_model_named
 from records.keeping import new_token, player_of

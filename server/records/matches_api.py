@@ -8,18 +8,18 @@ from django.shortcuts import get_object_or_404
 from ninja import Query, Router, Schema
 from pydantic import Field
 
-from accounts.current import account
-from config.documents import TableDocument
-from config.responses import pdf_response
+from edge.current import account
+from edge.documents import TableDocument
+from edge.readiness import need
+from edge.responses import pdf_response
 from partita.files.layout_file import read_table
 from partita.files.record_file import EARLIEST
-from partita.telling.match_sheet import match_sheet
-from partita.telling.record_documents import AfterDocument, Breaks, RaceTo, RackDocument
+from partita.reports.record.pdf import match_sheet
+from partita.reports.record.schema import AfterDocument, Breaks, RaceTo, RackDocument
 from records import keeping, matches
 from records.filters import MATCHES, Filters
 from records.matches import Wanted
 from records.models import Match, in_sight
-from work.readiness import need
 
 router = Router(tags=["records"])
 

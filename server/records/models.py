@@ -145,7 +145,6 @@ class Decision(Kept):
 class Reckoning(Work):
     """Decisions worked out one after another: what better hands would keep, or all weighed anew."""
 
-    job = ("reckon", "reckoning_id")
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="reckonings")
 
     def __str__(self) -> str:

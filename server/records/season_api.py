@@ -7,13 +7,13 @@ from django.http import HttpRequest
 from django.shortcuts import get_object_or_404
 from ninja import Query, Router, Schema
 
-from accounts.current import account
-from partita.telling.record_documents import SeasonDocument
-from records import asking, seasons
+from edge.current import account
+from partita.reports.record.schema import SeasonDocument
+from records import seasons
 from records.filters import Filters, deleted, known
+from records.kinds import RECKONINGS, ReckoningOut, ask_anew
 from records.models import Decision, Reckoning, in_sight
-from work import running
-from work.out import WorkOut
+from work.addresses import addresses
 
 router = Router(tags=["records"])
 
@@ -46,20 +46,6 @@ class DeletedOut(Schema):
     deleted: datetime
 
 
-class ReckonedOut(Schema):
-    """How many decisions are done, of how many, and how many could not be worked out."""
-
-    done: int
-    of: int
-    left_out: int
-
-
-class ReckoningOut(WorkOut):
-    """Decisions being weighed anew."""
-
-    document: ReckonedOut | None
-
-
 @router.get("/season", response=SeasonOut)
 def season(request: HttpRequest, filters: Query[Filters]) -> dict[str, Any]:
     """Where the racks go, and whether what was said came true."""
@@ -83,7 +69,7 @@ def lately_deleted(request: HttpRequest) -> list[dict[str, Any]]:
 def weigh_anew(request: HttpRequest, filters: Query[Filters]) -> Reckoning:
     """Weigh the decisions that are meant anew, with today's players. One that still runs is superseded."""
     owner = account(request)
-    return asking.ask_anew(owner, filters.decisions(owner))
+    return ask_anew(owner, filters.decisions(owner))
 
 
 @router.post("/decisions/{int:decision_id}/anew", response=ReckoningOut)
@@ -91,17 +77,7 @@ def weigh_one_anew(request: HttpRequest, decision_id: int) -> Reckoning:
     """Weigh one decision anew."""
     owner = account(request)
     found = get_object_or_404(in_sight(Decision, owner), pk=decision_id)
-    return asking.ask_anew(owner, Decision.objects.filter(pk=found.pk))
+    return ask_anew(owner, Decision.objects.filter(pk=found.pk))
 
 
-@router.get("/reckonings/{int:reckoning_id}", response=ReckoningOut)
-def reckoning(request: HttpRequest, reckoning_id: int) -> Reckoning:
-    """How far it is."""
-    return get_object_or_404(Reckoning, owner=account(request), pk=reckoning_id)
-
-
-@router.post("/reckonings/{int:reckoning_id}/stop", response=ReckoningOut)
-def stop(request: HttpRequest, reckoning_id: int) -> Reckoning:
-    """Stop it; what is done stays."""
-    running.stop(get_object_or_404(Reckoning, owner=account(request), pk=reckoning_id))
-    return get_object_or_404(Reckoning, owner=account(request), pk=reckoning_id)
+addresses(router, RECKONINGS, ReckoningOut)

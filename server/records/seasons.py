@@ -6,8 +6,8 @@ from django.db.models import Count, Q
 
 from partita.record.columns import FIELDS, columns_of
 from partita.record.season import season_of
-from partita.telling.record import season_document
-from partita.telling.record_documents import SeasonDocument
+from partita.reports.record.report import season_document
+from partita.reports.record.schema import SeasonDocument
 from records.filters import Filters
 from records.models import Rack
 

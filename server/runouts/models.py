@@ -9,9 +9,6 @@ from work.models import Work
 class RunOut(Work):
     """One pattern. `document` is the newest plan (`docs/formats.md`)."""
 
-    job = ("work_out_run_out", "run_out_id")
-    needs = ("runs",)
-
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="runouts")
 
     class Meta(Work.Meta):

@@ -1,19 +1,17 @@
 """What is drawn, tried and printed at once, in the web process: no job, nothing kept."""
 
-from typing import Any
-
-from partita.files import layout_file
 from partita.physics.stroke import Stroke
+from partita.reports.paper.ring_marks import Units
+from partita.reports.paper.shot_sheet import shot_sheet
+from partita.reports.shots.report import drawing_document, trial_document
+from partita.reports.shots.schema import DrawingDocument, TrialDocument
 from partita.table.diamonds import diamonds
-from partita.telling.documents import DrawingDocument, TrialDocument
-from partita.telling.drawing import FAN, draw
-from partita.telling.ring_marks import Units
-from partita.telling.shot_sheet import shot_sheet
-from partita.telling.trial import try_stroke
+from partita.views.drawing import FAN, draw
+from partita.views.trial import try_stroke
 from partita.weighing.placing import worth_in_hand
-from profiles.services import question_with
+from studies.kinds import document_of, request_of, situation_of
 from studies.models import Study
-from studies.questions import document_of, request_of, situation_of
+from work.position import Position
 
 
 def _stroke_of(study: Study, place: int) -> Stroke | None:
@@ -29,7 +27,7 @@ def drawing_of(study: Study, place: int, fan: int = FAN) -> DrawingDocument | No
     if stroke is None:
         return None
     request = request_of(study)
-    return draw(request, stroke, request.seed, fan)
+    return drawing_document(draw(request, stroke, request.seed, fan))
 
 
 def sheet_of(study: Study, place: int, units: Units, title: str) -> bytes | None:
@@ -41,16 +39,15 @@ def sheet_of(study: Study, place: int, units: Units, title: str) -> bytes | None
     return shot_sheet(situation_of(study, document), title or study.name or option.name, units, option, drawn.paths)
 
 
-def tried(owner: Any, document: dict[str, Any], me: str, them: str, stroke: Stroke) -> TrialDocument:
+def tried(position: Position, stroke: Stroke) -> TrialDocument:
     """A stroke of the user's own on this layout: what it is, how it ends, and its drawing."""
-    return try_stroke(question_with(owner, layout_file.read(document).situation, me, them), stroke)
+    return trial_document(try_stroke(position.question, stroke))
 
 
-def worth_of_places(owner: Any, document: dict[str, Any], me: str, them: str) -> list[tuple[float, float, float]]:
+def worth_of_places(position: Position) -> list[tuple[float, float, float]]:
     """Where the cue ball in hand may be put, in diamonds, with the rack chance of whoever shoots from there."""
-    question = question_with(owner, layout_file.read(document).situation, me, them)
-    places, worth = worth_in_hand(question)
-    table = question.situation.layout.table
+    places, worth = worth_in_hand(position.question)
+    table = position.situation.layout.table
     return [
         (*(round(float(v), 3) for v in diamonds(table, *place)), round(float(chance), 4))  # type: ignore[misc]
         for place, chance in zip(places, worth, strict=True)

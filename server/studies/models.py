@@ -11,7 +11,6 @@ class Study(Work):
     """One weighing. `document` is the newest partial or final study (`docs/formats.md`); `guess` what the player would
     have played, said before he saw it."""
 
-    job = ("weigh_study", "study_id")
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="studies")
     layout = models.ForeignKey(Layout, null=True, on_delete=models.SET_NULL, related_name="studies")
     name = models.CharField(max_length=80, blank=True)

@@ -7,9 +7,9 @@ from django.shortcuts import get_object_or_404
 from ninja import Router, Schema
 from pydantic import Field
 
-from accounts.current import account
-from config.documents import TableDocument
-from config.naming import Name
+from edge.current import account
+from edge.documents import TableDocument
+from edge.naming import Name
 from tables import services
 from tables.models import TableProfile
 

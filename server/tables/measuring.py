@@ -10,9 +10,9 @@ from partita.files.layout_file import read_table
 from partita.files.readings import read_readings
 from partita.kicks.measured_table import measured_table
 from partita.physics.table_fit import TableFit
+from partita.reports.tables.report import NAMES, measured_table_of
+from partita.reports.tables.schema import MeasuredTableDocument
 from partita.table.spec import TableSpec
-from partita.telling.measured_table import NAMES, measured_table_of
-from partita.telling.table_documents import MeasuredTableDocument
 from tables.models import TableProfile, TableReading
 
 KINDS = ("rolls", "lags", "stops", "mouths")

@@ -7,17 +7,17 @@ from django.shortcuts import get_object_or_404
 from ninja import Router, Schema
 from pydantic import Field
 
-from accounts.current import account
-from config.naming import SENT_AS
-from config.responses import pdf_response
+from edge.at_once import worked_out_at_once
+from edge.current import account
+from edge.naming import SENT_AS
+from edge.responses import pdf_response
 from partita.files.layout_file import read_table
-from partita.telling.measured_table import NAMES
-from partita.telling.ring_marks import Units
-from partita.telling.table_card_sheet import table_card_sheet
-from partita.telling.table_documents import MeasuredTableDocument
+from partita.reports.paper.ring_marks import Units
+from partita.reports.tables.pdf import table_card_sheet
+from partita.reports.tables.report import NAMES
+from partita.reports.tables.schema import MeasuredTableDocument
 from tables import measuring
 from tables.models import TableProfile, TableReading
-from work.at_once import worked_out_at_once
 
 router = Router(tags=["tables"])
 

@@ -2,13 +2,13 @@
 
 from typing import Any
 
-from config.naming import save_named
-from config.quotas import TABLES, check_room
+from edge.naming import save_named
+from edge.quotas import TABLES, check_room
 from partita.errors import refuse
 from partita.files.layout_file import read_table
+from partita.reports.tables.report import NAMES
 from partita.table.geometry import bed_of
 from partita.table.spec import PRESETS, TableSpec
-from partita.telling.measured_table import NAMES
 from tables.models import TableProfile
 
 

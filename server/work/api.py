@@ -3,7 +3,7 @@
 from django.http import HttpRequest
 from ninja import Router
 
-from work.readiness import ReadinessOut, readiness
+from edge.readiness import ReadinessOut, readiness
 
 router = Router(tags=["work"])
 

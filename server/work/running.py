@@ -2,83 +2,74 @@
 
 import logging
 import time
-from collections.abc import Callable, Iterator
-from dataclasses import dataclass
+from collections.abc import Callable
 from typing import Any
 
 from django.db import InterfaceError, OperationalError, connection
 from django.db.models import F
 
 from partita.errors import Refused
+from partita.kernels.stages import are_ready
+from work.asking import finish
+from work.kinds import Answer, Kind, kind_of
 from work.models import Status, Work
+from work.queue import put_in
+from work.turns import top_up
 
 log = logging.getLogger(__name__)
 
 # How long a piece of long work has a worker for itself before others have their turn.
 TURN_S = 8.0
+# While what it needs of the physics is being compiled, it goes back into the queue for so long.
+_LATER_S = 1
 
 
-@dataclass(frozen=True)
-class Answer:
-    """A partial or final answer: its document, how far the work is, and how long it took.
+def take(kind: Kind[Any], key: int, should_abort: Callable[[], bool]) -> None:
+    """A job: one row worked on to its end or for a turn; then its account's next one has a turn."""
+    if not are_ready(*kind.needs):
+        put_in(kind, key, _LATER_S)
+        return
+    row = kind.rows.filter(pk=key).first()
+    if row is not None:
+        run(row, should_abort)
+    owner_id = kind.owner_of(key) if kind.takes_turns else None
+    if owner_id is not None:
+        top_up(kind, owner_id, ending=key)
 
-    document : None when there is no better answer yet, only more of the way behind it
+
+def run(row: Work, should_abort: Callable[[], bool]) -> None:
+    """Work a row out, keeping each answer: to its end, or for a turn where its kind takes turns.
+
+    A lost database is no end: the error goes on, and the work is taken up again (`work.care`).
     """
-
-    document: dict[str, Any] | None
-    progress: float
-    seconds: float
-
-
-def run(
-    work: Work, answers: Callable[[], Iterator[Answer]], should_abort: Callable[[], bool], words: str,
-    turn_s: float | None = None,
-) -> bool:  # fmt: skip
-    """Run it to its end, keeping each answer; true when it has ended, whichever way.
-
-    words : what is said when something goes wrong that is ours
-    turn_s : after so long it makes room for others: false then, and its job asks for another turn. Only for work
-        that goes on where it was.
-    A lost database is no end either: the error goes on, and the work is taken up again (`work.care`).
-    """
-    kind, key, began = type(work), work.pk, time.monotonic()
-    if work.is_over:
-        return True
-    if work.status == Status.STOPPING:
-        finish(kind, key, Status.STOPPED)
-        return True
-    rows = kind._default_manager.filter(pk=key)
-    rows.filter(status=Status.QUEUED).update(status=Status.RUNNING)
+    kind, began = kind_of(row), time.monotonic()
+    if row.is_over:
+        return
+    if row.status == Status.STOPPING:
+        finish(row, Status.STOPPED)
+        return
+    kind.rows.filter(pk=row.pk, status=Status.QUEUED).update(status=Status.RUNNING)
     try:
-        for answer in answers():
-            better = {} if answer.document is None else {"document": answer.document, "revision": F("revision") + 1}
-            rows.update(progress=answer.progress, seconds=answer.seconds, **better)
-            if should_abort() or not rows.filter(status=Status.RUNNING).exists():
-                finish(kind, key, Status.STOPPED)
-                return True
-            if turn_s is not None and answer.progress < 1.0 and time.monotonic() - began > turn_s:
-                return False
-        finish(kind, key, Status.DONE)
+        for answer in kind.answers(row):
+            if not _kept(kind, row, answer) or should_abort():
+                finish(row, Status.STOPPED)
+                return
+            if kind.takes_turns and answer.progress < 1.0 and time.monotonic() - began > TURN_S:
+                return
+        finish(row, Status.DONE)
     except (OperationalError, InterfaceError):
         connection.close()
         raise
     except Refused as refused:
-        finish(kind, key, Status.FAILED, str(refused))
+        finish(row, Status.FAILED, str(refused))
     except Exception:
-        log.exception("%s %s failed", kind.__name__, key)
-        finish(kind, key, Status.FAILED, words)
-    return True
+        log.exception("%s %s failed", kind.name, row.pk)
+        finish(row, Status.FAILED, kind.went_wrong)
 
 
-def finish(kind: type[Work], key: int, status: str, failure: str = "") -> None:
-    """End it. What was stopped in its last moment stays stopped."""
-    kind._default_manager.filter(pk=key).exclude(status=Status.STOPPED).update(
-        status=status, failure=failure[:500], revision=F("revision") + 1
-    )
-
-
-def stop(work: Work) -> None:
-    """Ask it to stop: running at its next answer, waiting at once."""
-    rows = type(work)._default_manager.filter(pk=work.pk)
-    rows.filter(status=Status.QUEUED).update(status=Status.STOPPED)
-    rows.filter(status=Status.RUNNING).update(status=Status.STOPPING)
+def _kept(kind: Kind[Any], row: Work, answer: Answer) -> bool:
+    """Keep an answer; whether it is still wanted."""
+    better = {} if answer.document is None else {"document": answer.document, "revision": F("revision") + 1}
+    rows = kind.rows.filter(pk=row.pk)
+    rows.update(progress=answer.progress, seconds=answer.seconds, **better)
+    return bool(rows.filter(status=Status.RUNNING).exists())

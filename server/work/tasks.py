@@ -1,18 +1,22 @@
-"""Care for all jobs."""
+"""The one task of all kinds of work, and the care for what broke off."""
 
 from asgiref.sync import sync_to_async
-from django.core.management import call_command
 from procrastinate import JobContext
 from procrastinate.contrib.django import app
 from procrastinate.jobs import Status
 
-from accounts.limits import clear_tries
-from work import care
+from work import care, running
+from work.kinds import kind_named
+from work.queue import TASK
 
 # A worker that has not been heard of for this long is dead; its jobs are taken up again.
 STALLED_AFTER_S = 6.0
-# How long a job that went wrong can still be looked at.
-_KEPT_HOURS = 7 * 24
+
+
+@app.task(name=TASK, pass_context=True)
+def work(context: JobContext, *, kind: str, key: int) -> None:
+    """Work on one row of a kind."""
+    running.take(kind_named(kind), key, context.should_abort)
 
 
 @app.periodic(cron="* * * * * */3")
@@ -27,14 +31,3 @@ async def retry_stalled(context: JobContext, timestamp: int) -> None:
             # Whatever it does kills its workers: its row is begun anew by itself a few times, then it is told.
             await manager.finish_job(job, Status.FAILED, delete_job=True)
     await sync_to_async(care.put_back_what_broke_off)()
-
-
-@app.periodic(cron="41 4 * * *")
-@app.task(name="housekeeping", queue="care", queueing_lock="housekeeping")
-async def housekeeping(timestamp: int) -> None:
-    """Every night: old jobs, sessions that are over and counted tries go."""
-    await app.job_manager.delete_old_jobs(
-        _KEPT_HOURS, include_failed=True, include_cancelled=True, include_aborted=True
-    )
-    await sync_to_async(call_command)("clearsessions")
-    await sync_to_async(clear_tries)()

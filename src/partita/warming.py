@@ -32,14 +32,15 @@ from partita.practice.drills.catalogue import DRILLS
 from partita.practice.drills.drill import SetUp
 from partita.practice.drills.running_out import runs_of
 from partita.practice.error_costs import error_costs
+from partita.reports.kicks.report import look_document
+from partita.reports.ledger.report import study_of
+from partita.reports.runout.report import run_out_of
 from partita.runout.pattern import Pattern, RunOutRequest, work_out
 from partita.table.spec import TableSpec
-from partita.telling.drawing import draw
-from partita.telling.kicks import look_at
-from partita.telling.runout import run_out_of
-from partita.telling.study import study_of
-from partita.telling.trial import try_stroke
 from partita.value.glance import address_of_glance
+from partita.views.drawing import draw
+from partita.views.kick import look_at
+from partita.views.trial import try_stroke
 from partita.weighing.listing import list_options
 from partita.weighing.placing import worth_in_hand
 from partita.weighing.weigh import WeighRequest, weigh
@@ -76,7 +77,7 @@ def _weighing() -> None:
     try_stroke(small, stroke)
     kicked = KickRequest(_situation_of(_HOOKED), _LEAGUE, _LEAGUE, samples=50)
     *_, kicks = find_ways(kicked)
-    look_at(kicked, kicks.ways[0].option.stroke)
+    look_document(look_at(kicked, kicks.ways[0].option.stroke))
     list_options(small)
     broken("nine-ball", 1)
     bank_of(asked_at(STATIONS["stop"], TableSpec()), drawn(4, 1), _LEAGUE, 64, 1)

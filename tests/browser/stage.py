@@ -6,13 +6,13 @@ import subprocess
 import sys
 import urllib.request
 
-from django.core.management import call_command
 from django.db import connection
 from django.test import TransactionTestCase
 from playwright.sync_api import Page, expect, sync_playwright
 
 from launcher.database import free_port
-from layouts import demo
+from setup import demo
+from tests.browser import demo_rows
 from tests.browser.shots import DESK, browser_options, sign_in
 from tests.lasting import last_while
 from tests.server.worker import SERVER, Worker, eventually
@@ -36,7 +36,7 @@ class Stage:
         eventually("the server answers", self._answers)
         self.playwright = sync_playwright().start()
         self.browser = self.playwright.chromium.launch(**browser_options())  # type: ignore[arg-type]
-        last_while("tests.browser.", self.end)
+        last_while(BrowserCase, self.end)
 
     def _answers(self) -> bool:
         try:
@@ -72,8 +72,16 @@ class BrowserCase(TransactionTestCase):
     season = False
 
     def setUp(self) -> None:
-        call_command("prepare", demo=True, without_season=not self.season)
+        demo_rows.lay_out(self.season)
         self.page = self.open_page()
+
+    def _fixture_teardown(self) -> None:
+        """The next test lays out its own rows; what comes after the class finds none."""
+
+    @classmethod
+    def tearDownClass(cls) -> None:
+        super().tearDownClass()
+        demo_rows.forget()
 
     def open_page(self, viewport: dict[str, int] = DESK) -> Page:
         context = self.browser.new_context(viewport=viewport, reduced_motion="reduce", accept_downloads=True)

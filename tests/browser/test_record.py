@@ -7,8 +7,8 @@ from tempfile import TemporaryDirectory
 from django.contrib.auth.models import User
 from playwright.sync_api import Page, expect
 
-from layouts import demo
 from records.models import Decision, Match, Rack
+from setup import demo
 from tests.browser.shots import PHONE
 from tests.browser.stage import BrowserCase
 

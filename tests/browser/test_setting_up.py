@@ -9,8 +9,8 @@ from pathlib import Path
 
 from playwright.sync_api import expect
 
-from layouts import demo
 from layouts.models import Layout
+from setup import demo
 from studies.models import Study
 from tests.browser.shots import DESK, PHONE, sign_in
 from tests.browser.stage import BrowserCase

@@ -4,7 +4,7 @@ import re
 
 from playwright.sync_api import Page, expect
 
-from layouts import demo
+from setup import demo
 from tests.browser.stage import BrowserCase
 
 

@@ -18,9 +18,9 @@ from partita.games.situation import Situation
 from partita.options.option import Intention, Option
 from partita.physics.stroke import Stroke
 from partita.players.stroke_model import PRESETS
+from partita.reports.ledger.words import better_share, choice_words, doubt_words, reliability_words
 from partita.table.layout import Layout
 from partita.table.spec import TableSpec
-from partita.telling.words import better_share, choice_words, doubt_words, reliability_words
 from partita.weighing.doubt import Doubt, Doubts, doubt_between, doubt_of, doubts_of, model_between
 from partita.weighing.samples import IN_SHAPE, NOTHING_LEFT, WON_NOW, Samples
 from partita.weighing.weighed import Weighed

@@ -25,9 +25,9 @@ from partita.practice.drills.next_up import Practised, next_up
 from partita.practice.drills.progress import Held, Try, by_day, held_against, runs
 from partita.practice.drills.rule import Circle, Rule, Strip, as_asked
 from partita.practice.drills.strokes import best_stroke
+from partita.reports.practice.report import rule_words
 from partita.table.diamonds import metres
 from partita.table.spec import TableSpec
-from partita.telling.practice import rule_words
 
 TABLE = TableSpec()
 EXACT = replace(PRESETS["professional"], aim_deg=0.005, speed=0.005, tip=0.001, sight_mm=0.0, nerves=0.0)

@@ -16,10 +16,10 @@ from partita.players.measuring import prior
 from partita.players.measuring.follows import run_out_chance
 from partita.players.stroke_model import PRESETS
 from partita.practice.error_costs import FIFTH, GAMES, HALF, Costs, decisions_a_rack, error_costs, positions
+from partita.reports.measuring.report import costs_of
+from partita.reports.tables.pdf import table_card_sheet
+from partita.reports.tables.report import measured_table_of
 from partita.table.spec import TableSpec
-from partita.telling.measure import costs_of
-from partita.telling.measured_table import measured_table_of
-from partita.telling.table_card_sheet import table_card_sheet
 
 TABLE = TableSpec()
 

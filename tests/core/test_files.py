@@ -19,10 +19,10 @@ import partita
 from partita.cli import main as cli
 from partita.errors import Refused
 from partita.files import layout_file
+from partita.reports.paper.shot_sheet import ring_marks, shot_sheet
 from partita.table.completion import completions
 from partita.table.places import Around, parse_phrase
 from partita.table.spec import TableSpec, table_from
-from partita.telling.shot_sheet import ring_marks, shot_sheet
 
 TEXT = """{
   "format": "partita-layout",

@@ -17,12 +17,12 @@ from partita.options.thickness import fullness_of, hit_words, thickness_word
 from partita.physics.stroke import Stroke
 from partita.players.executions import standard_draws
 from partita.players.stroke_model import PRESETS
+from partita.reports.ledger.report import read_study, study_of
+from partita.reports.ledger.schema import StudyDocument
+from partita.reports.paper.ring_marks import ring_marks
 from partita.table.layout import Layout
 from partita.table.spec import PRESETS as TABLES
 from partita.table.spec import TableSpec
-from partita.telling.documents import StudyDocument
-from partita.telling.ring_marks import ring_marks
-from partita.telling.study import read_study, study_of
 from partita.weighing.listing import list_options
 from partita.weighing.rater import Rater
 from partita.weighing.weigh import WeighRequest, weigh

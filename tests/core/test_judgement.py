@@ -23,10 +23,10 @@ from partita.players.conditions import body_factor, reach_m
 from partita.players.executions import aim_error, standard_draws
 from partita.players.judgement import judgement_m
 from partita.players.stroke_model import AIM, PRESETS, SIGHT
+from partita.reports.ledger.report import study_of
 from partita.table.geometry import bed_of
 from partita.table.layout import Layout
 from partita.table.spec import TableSpec
-from partita.telling.study import study_of
 from partita.value.glance import hit_chance
 from partita.weighing.listing import list_options
 from partita.weighing.rater import Rater

@@ -38,12 +38,13 @@ from partita.physics.facts import FIRST_HIT, RAIL_AFTER
 from partita.physics.simulate import execute
 from partita.players.executions import standard_draws
 from partita.players.stroke_model import PRESETS
+from partita.reports.kicks import words as kick_words
+from partita.reports.kicks.pdf import kick_card_sheet
+from partita.reports.kicks.report import kicks_of, look_document, tries_of
 from partita.table.layout import Layout
 from partita.table.spec import CUSHIONS, TableSpec
-from partita.telling import kick_words
-from partita.telling.drawing import read_stroke
-from partita.telling.kick_card_sheet import kick_card_sheet
-from partita.telling.kicks import kicks_of, look_at, tries_of
+from partita.views.drawing import read_stroke
+from partita.views.kick import look_at
 
 TABLE, D = TableSpec(), TableSpec().diamond_m
 NUMBERED = ("far-long", "foot", "near-long")
@@ -235,8 +236,9 @@ class Ways(unittest.TestCase):
 
     def test_a_look_holds_the_sum_of_the_way_meant_whatever_the_aim_does(self) -> None:
         way = next(way for way in self.kicks.ways if way.option.intention.route == NUMBERED)
-        own = look_at(asked(), way.option.stroke)
-        astray = look_at(asked(), replace(way.option.stroke, aim_deg=way.option.stroke.aim_deg + 4), (), NUMBERED, True)
+        own = look_document(look_at(asked(), way.option.stroke))
+        aimed_by = replace(way.option.stroke, aim_deg=way.option.stroke.aim_deg + 4)
+        astray = look_document(look_at(asked(), aimed_by, NUMBERED, True))
         self.assertEqual((own.sum.words, own.route), (astray.sum.words, astray.route))
         assert own.window is not None and astray.window is not None and own.stick is not None
         self.assertNotAlmostEqual(own.window.number, astray.window.number, places=0)

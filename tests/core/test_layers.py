@@ -14,13 +14,14 @@ from partita.lines.sight import blockers_of
 from partita.physics.simulate import execute, places_of
 from partita.physics.stroke import Stroke
 from partita.players.stroke_model import PRESETS
+from partita.reports.shots.report import drawing_document, trial_document
 from partita.table.diamonds import metres
 from partita.table.geometry import bed_of
 from partita.table.layout import Layout
 from partita.table.spec import POCKETS, TableSpec
-from partita.telling.drawing import draw
-from partita.telling.layers import shadow_outline
-from partita.telling.trial import try_stroke
+from partita.views.drawing import draw
+from partita.views.layers import shadow_outline
+from partita.views.trial import try_stroke
 from partita.weighing.placing import best_placed, worth_in_hand
 from partita.weighing.weigh import WeighRequest, weigh
 
@@ -66,7 +67,7 @@ class Layers(unittest.TestCase):
 
     def test_a_ball_drops_within_the_drawn_window_and_not_beyond_it(self) -> None:
         stroke = self.pot()
-        window = draw(ASKED, stroke).window
+        window = drawing_document(draw(ASKED, stroke)).window
         ball = OPEN.layout.balls[str(window.ball)]
         ends = [np.array(metres(TABLE, *edge)) - ball for edge in window.edges]
         low, high = (math.atan2(end[1], end[0]) for end in ends)
@@ -77,7 +78,7 @@ class Layers(unittest.TestCase):
         self.assertNotEqual(rolled(ball, high + 2 * margin), pocket)
 
     def test_from_a_position_line_the_next_ball_goes_in_straight(self) -> None:
-        drawing = draw(ASKED, self.pot())
+        drawing = drawing_document(draw(ASKED, self.pot()))
         self.assertEqual({str(line.ball) for line in drawing.positions}, {"8"})
         eight = np.array(OPEN.layout.balls["8"])
         for line in drawing.positions:
@@ -90,7 +91,7 @@ class Layers(unittest.TestCase):
     def test_scratch_lines_end_in_their_pockets_and_every_layer_has_words(self) -> None:
         # A straight rolling pot into the corner: the cue ball follows the ball.
         straight = Situation(Layout.in_diamonds(TABLE, cue=(6, 2), b1=(7, 1), b9=(2, 3)))
-        drawing = draw(Question(straight, LEAGUE, LEAGUE), Stroke(-45.0, 2.6, 0.0, 0.4))
+        drawing = drawing_document(draw(Question(straight, LEAGUE, LEAGUE), Stroke(-45.0, 2.6, 0.0, 0.4)))
         first = drawing.scratches[0]
         self.assertEqual(first.pocket, "foot-near")
         self.assertGreater(float(first.share), 0.2)
@@ -116,7 +117,7 @@ class OwnStrokes(unittest.TestCase):
 
     def test_a_tried_stroke_says_at_once_what_weighing_says_of_it(self) -> None:
         stroke = Stroke(-5.5, 1.6, 0.0, 0.2)
-        tried = try_stroke(ASKED, stroke).option
+        tried = trial_document(try_stroke(ASKED, stroke)).option
         *_, last = weigh(WeighRequest(OPEN, LEAGUE, LEAGUE, samples=200, own_strokes=(("mine", stroke),)))
         own = next(line for line in last.lines if line.option.source == "own")
         self.assertEqual((tried.name, tried.id), (own.option.name, own.option.id))

@@ -33,8 +33,8 @@ from partita.players.measuring.posterior import Posterior, measure, measured
 from partita.players.measuring.report import Estimate, level_words, range_words, report_of
 from partita.players.measuring.stations import STATIONS, station_set
 from partita.players.stroke_model import PRESETS, StrokeModel
+from partita.reports.measuring.report import measure_of, station_of
 from partita.table.spec import TableSpec
-from partita.telling.measure import measure_of, station_of
 
 Floats = NDArray[np.float64]
 TABLE = TableSpec()

@@ -18,11 +18,12 @@ from partita.options.thickness import thickness_word
 from partita.physics.stroke import Stroke
 from partita.players.executions import standard_draws
 from partita.players.stroke_model import PRESETS
+from partita.reports.ledger.report import study_of
+from partita.reports.shots.report import drawing_document
 from partita.table.layout import Layout
 from partita.table.spec import TableSpec
-from partita.telling.drawing import draw
-from partita.telling.study import study_of
 from partita.value.make_chance import normal_below
+from partita.views.drawing import draw
 from partita.weighing.rater import Rater
 from partita.weighing.samples import ENDINGS
 from partita.weighing.weigh import WeighRequest, weigh
@@ -170,7 +171,7 @@ class OutsideChecks(unittest.TestCase):
 class Drawings(unittest.TestCase):
     def test_a_drawing_starts_where_the_balls_lie_and_shows_what_moves(self) -> None:
         option = next(o for o in pots_of(OPEN)[1] if o.attacks)
-        drawing = draw(Question(OPEN, LEAGUE, LEAGUE), option.stroke)
+        drawing = drawing_document(draw(Question(OPEN, LEAGUE, LEAGUE), option.stroke))
         np.testing.assert_allclose(drawing.paths["cue"][0][1:], (4, 1.2), atol=1e-3)
         np.testing.assert_allclose(drawing.paths["7"][0][1:], (6, 1), atol=1e-3)
         self.assertNotIn("9", drawing.fans)

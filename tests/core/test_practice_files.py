@@ -9,8 +9,8 @@ from partita.errors import Refused
 from partita.files.drill_file import LARGEST_BYTES, drill_json, parse_drill, write_drill
 from partita.files.practice_file import answers_csv, attempts_csv, parse_practice, write_practice
 from partita.practice.drills.catalogue import DRILLS
+from partita.reports.practice.pdf import drill_sheet
 from partita.table.spec import TableSpec
-from partita.telling.drill_sheet import drill_sheet
 
 TABLE = TableSpec()
 STRANGE: tuple[Any, ...] = (

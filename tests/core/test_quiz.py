@@ -17,8 +17,8 @@ from partita.practice.quiz.choice import Choice, checked
 from partita.practice.quiz.kinds import KINDS, is_clear
 from partita.practice.quiz.rounds import Met, costs_by_kind, drawn
 from partita.practice.quiz.score import AS_GOOD, Answer, score_of
-from partita.telling.quiz import answer_of, lines_of, position_from, position_of, score_document, short_json
-from partita.telling.quiz_documents import QuizPositionDocument
+from partita.reports.quiz.report import answer_of, lines_of, position_from, position_of, score_document, short_json
+from partita.reports.quiz.schema import QuizPositionDocument
 
 POOL = Path(__file__).parents[2] / "server" / "practice" / "pool"
 

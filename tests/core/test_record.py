@@ -41,15 +41,15 @@ from partita.record.said import Line, Said, Turning
 from partita.record.season import season_of
 from partita.record.shots import shot_of
 from partita.record.sums import mean_of, parts_of
+from partita.reports.ledger.report import study_of
+from partita.reports.record.pdf import match_sheet
+from partita.reports.record.report import account_document, said_of, season_document
+from partita.reports.record.schema import AfterDocument, RackDocument
 from partita.table.layout import Layout
 from partita.table.spec import TableSpec
-from partita.telling.match_sheet import match_sheet
-from partita.telling.record import account_document, said_of, season_document
-from partita.telling.record_documents import AfterDocument, RackDocument
-from partita.telling.study import study_of
 from partita.weighing.weigh import WeighRequest, weigh
 
-SEASON = Path(__file__).resolve().parents[2] / "server" / "records" / "demo_season.json"
+SEASON = Path(__file__).resolve().parents[2] / "server" / "setup" / "demo_season.json"
 THREE = Situation(Layout.in_diamonds(TableSpec(), cue=(4, 1.2), b7=(6, 1), b8=(2, 3), b9=(7, 3)))
 SHARES = {"made_in_shape": 0.7, "nothing_left": 0.1, "left_a_shot": 0.15, "foul": 0.05}
 INSIDE = {"made_in_shape": 0.8, "nothing_left": 0.5, "left_a_shot": 0.2, "foul": 0.1}

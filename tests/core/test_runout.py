@@ -16,6 +16,8 @@ from partita.players.stroke_model import PRESETS, StrokeModel
 from partita.playing.desk import DRAWN, Pots
 from partita.playing.playout import start_of
 from partita.playing.racks import play_runs
+from partita.reports.runout.pdf import run_out_sheet
+from partita.reports.runout.report import run_out_of
 from partita.runout.maps import FINE, Asked, Level, any_pocket, fill
 from partita.runout.pattern import Pattern, RunOutRequest, work_out
 from partita.runout.shots import best_from, plan_desk
@@ -24,8 +26,6 @@ from partita.runout.zones import share_inside, worth_at, zone_of
 from partita.table.geometry import bed_of
 from partita.table.layout import Layout
 from partita.table.spec import POCKETS, TableSpec, table_named
-from partita.telling.runout import run_out_of
-from partita.telling.runout_sheet import run_out_sheet
 from partita.value.place_maps import PlaceMaps, node_place
 from tests.core.layouts import random_layout
 

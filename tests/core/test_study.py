@@ -19,10 +19,10 @@ from partita.physics.pocket_windows import mouth_width
 from partita.physics.simulate import names_of, places_of
 from partita.players.executions import standard_draws
 from partita.players.stroke_model import PRESETS, StrokeModel
+from partita.reports.ledger.report import study_of
 from partita.table.geometry import bed_of
 from partita.table.layout import Layout
 from partita.table.spec import TableSpec
-from partita.telling.study import study_of
 from partita.weighing.changes import changes_of, scaled
 from partita.weighing.rater import Rater
 from partita.weighing.weigh import WeighRequest, weigh

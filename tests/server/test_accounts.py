@@ -13,10 +13,10 @@ from django.utils import timezone
 from reportlab.graphics.barcode.qrencoder import QRCode
 
 from accounts import limits, services
-from accounts.management.commands.invite import qr_lines
 from accounts.models import Try
-from config.busy import BusyError
-from work.at_once import in_turn
+from edge.at_once import in_turn
+from edge.busy import BusyError
+from setup.management.commands.invite import qr_lines
 
 GOOD = {"username": "Ida", "password": "a-long-password"}
 
@@ -139,7 +139,7 @@ class Passwords(AccountCase):
 
 class AtOnce(AccountCase):
     def test_one_account_may_have_few_shots_worked_out_at_a_time_and_others_are_not_in_its_way(self) -> None:
-        with mock.patch("work.at_once._PATIENCE_S", 0.05), mock.patch("work.at_once._OF_ONE", 1), in_turn(1):
+        with mock.patch("edge.at_once._PATIENCE_S", 0.05), mock.patch("edge.at_once._OF_ONE", 1), in_turn(1):
             too_much = in_turn(1)
             self.assertRaisesRegex(BusyError, "being worked out already", too_much.__enter__)
         with in_turn(1):

@@ -19,9 +19,8 @@ from django.test import Client, TestCase
 from benchmarks.faults.oddities import as_text, broken, example
 from config import asgi
 from config.api import api
-from config.quotas import check_room
+from edge.quotas import check_room
 from kicks.models import Kick, KickTry
-from layouts import demo
 from layouts.models import Layout
 from measures.models import ErrorCosts, Measure, Sitting
 from partita.errors import Refused
@@ -30,6 +29,7 @@ from practice.models import DrillAttempt, DrillSitting, Expectation, OwnDrill, Q
 from profiles.models import PlayerProfile
 from records.models import Decision, Match, Reckoning
 from runouts.models import RunOut
+from setup import demo
 from studies.clearing import make_room
 from studies.models import Study
 from tables.models import TableProfile, TableReading

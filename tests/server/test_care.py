@@ -1,7 +1,6 @@
 """Long work that lost its job is put back or ended with a reason; turns are shared between accounts."""
 
 from datetime import timedelta
-from typing import Any
 from unittest import mock
 
 from django.contrib.auth.models import User
@@ -11,25 +10,20 @@ from django.utils import timezone
 from procrastinate.contrib.django.models import ProcrastinateJob
 
 from partita.errors import Refused
-from playouts import asking, turns
-from playouts import running as play
-from playouts.models import PlayOut
-from studies import asking as studies
-from studies import running
+from playouts import asking
+from playouts.kinds import PARTS
+from playouts.models import Part, PlayOut
 from studies.models import Study
+from tests.server.asked import jobs, weighed
 from tests.server.documents import line, settled
-from tests.server.test_studies import QUICK
-from work import care
-from work.queue import queue_words
+from work import care, turns
+from work.queue import waiting_words
+from work.running import run
 
 
 def owner_with_a_study(name: str) -> tuple[User, Study]:
     user = User.objects.create_user(name, password="a-long-password")
-    return user, studies.ask(user, QUICK, "league", "league", 1, 100, None)
-
-
-def jobs_of(study: Study) -> Any:
-    return ProcrastinateJob.objects.filter(task_name="weigh_study", args__study_id=study.pk)
+    return user, weighed(user)
 
 
 class BrokenOff(TestCase):
@@ -43,41 +37,42 @@ class BrokenOff(TestCase):
 
     def test_what_has_a_live_job_is_left_to_it(self) -> None:
         self.assertEqual(care.put_back_what_broke_off(), 0)
-        self.assertEqual(jobs_of(self.study).count(), 1)
+        self.assertEqual(jobs(self.study).count(), 1)
 
     def test_what_lost_its_job_gets_another_and_after_some_a_reason(self) -> None:
         for _ in range(care.MOST_TAKEN_UP):
-            jobs_of(self.study)._raw_delete("default")
+            jobs(self.study)._raw_delete("default")
             Study.objects.update(updated=timezone.now() - timedelta(minutes=1))
             self.assertEqual(care.put_back_what_broke_off(), 1)
-            self.assertEqual((jobs_of(self.study).count(), self.state().status), (1, Study.Status.RUNNING))
-        jobs_of(self.study)._raw_delete("default")
+            self.assertEqual((jobs(self.study).count(), self.state().status), (1, Study.Status.RUNNING))
+        jobs(self.study)._raw_delete("default")
         Study.objects.update(updated=timezone.now() - timedelta(minutes=1))
         care.put_back_what_broke_off()
         self.assertEqual((self.state().status, self.state().failure), (Study.Status.FAILED, care.BROKE_OFF))
         self.assertEqual(care.put_back_what_broke_off(), 0)
 
     def test_what_was_being_stopped_is_stopped(self) -> None:
-        jobs_of(self.study)._raw_delete("default")
+        jobs(self.study)._raw_delete("default")
         Study.objects.update(status=Study.Status.STOPPING)
         care.put_back_what_broke_off()
         self.assertEqual(self.state().status, Study.Status.STOPPED)
 
     def test_a_connection_that_breaks_is_no_end_of_a_study(self) -> None:
         with (
-            mock.patch("studies.running.weigh", side_effect=OperationalError("gone")),
+            mock.patch("studies.kinds.weigh", side_effect=OperationalError("gone")),
             mock.patch("work.running.connection.close"),
             self.assertRaises(OperationalError),
         ):
-            running.run(self.study.pk, lambda: False)
+            run(self.state(), lambda: False)
         self.assertEqual(self.state().status, Study.Status.RUNNING)
 
     def test_what_waits_says_for_what_and_for_how_long(self) -> None:
-        long_ago = timezone.now() - timedelta(seconds=40)
-        words = queue_words(long_ago, *Study.job, self.study.pk)
+        Study.objects.update(status=Study.Status.QUEUED, created=timezone.now() - timedelta(seconds=40))
+        words = waiting_words(self.state())
         self.assertIn("No worker is running", words)
         self.assertIn("for 40 s", words)
-        self.assertEqual(queue_words(timezone.now(), *Study.job, self.study.pk), "")
+        Study.objects.update(created=timezone.now())
+        self.assertEqual(waiting_words(self.state()), "")
 
 
 class Turns(TestCase):
@@ -86,7 +81,9 @@ class Turns(TestCase):
         return [asking.ask(Study.objects.get(pk=study.pk), [], racks, freely=True)[0] for _ in range(count)]
 
     def queued(self) -> list[int]:
-        return list(ProcrastinateJob.objects.filter(task_name="play_part").values_list("args__part_id", flat=True))
+        return list(
+            ProcrastinateJob.objects.filter(args__kind="racks").order_by("pk").values_list("args__key", flat=True)
+        )
 
     def test_a_few_parts_of_each_account_wait_so_that_nobody_stands_behind_thousands(self) -> None:
         (_, many), (_, few) = owner_with_a_study("ida"), owner_with_a_study("tom")
@@ -97,26 +94,24 @@ class Turns(TestCase):
     def test_play_outs_of_one_account_take_turns_and_a_part_that_had_its_turn_goes_last(self) -> None:
         _, study = owner_with_a_study("ida")
         one, other = self.ask(study, 256, 2)
-        queued = self.queued()
-        first = queued[0]
-        ProcrastinateJob.objects.filter(args__part_id=first)._raw_delete("default")
-        turns.next_after(first, queued.append)
-        self.assertEqual(len(queued), turns.IN_FLIGHT + 1)
+        first = self.queued()[0]
+        turns.top_up(PARTS, study.owner_id, ending=first)
         # The other play-out has none under way: it is its turn, and the part that has just played goes last.
-        self.assertEqual(other.parts.first().pk, queued[-1])
+        self.assertEqual(other.parts.first().pk, self.queued()[-1])
+        self.assertEqual(len(self.queued()), turns.IN_FLIGHT + 1)
         self.assertIn(first, one.parts.values_list("pk", flat=True))
 
     def test_a_part_plays_for_its_turn_and_keeps_what_it_has_however_long_its_racks_are(self) -> None:
         _, study = owner_with_a_study("ida")
         (playout,) = self.ask(study, 64)
         part = playout.parts.get()
-        with mock.patch("playouts.running.TURN_S", 0.0):
-            play.run_part(part.pk, lambda: False)
+        with mock.patch("work.running.TURN_S", 0.0):
+            run(part, lambda: False)
         part.refresh_from_db()
         self.assertTrue(0 < len(part.won) < part.racks, len(part.won))
-        with mock.patch("playouts.running.TURN_S", 0.0):
-            play.run_part(part.pk, lambda: False)
         first = list(part.won)
+        with mock.patch("work.running.TURN_S", 0.0):
+            run(part, lambda: False)
         part.refresh_from_db()
         self.assertGreater(len(part.won), len(first))
         self.assertEqual(part.won[: len(first)], first)
@@ -124,9 +119,9 @@ class Turns(TestCase):
     def test_an_account_without_any_part_in_the_queue_gets_its_turns_back(self) -> None:
         _, study = owner_with_a_study("ida")
         (playout,) = self.ask(study, 256)
-        ProcrastinateJob.objects.filter(task_name="play_part")._raw_delete("default")
-        PlayOut.objects.update(created=timezone.now() - timedelta(minutes=1))
-        self.assertEqual(len(list(turns.stranded())), 1)
+        ProcrastinateJob.objects.filter(args__kind="racks")._raw_delete("default")
+        Part.objects.update(updated=timezone.now() - timedelta(minutes=1))
+        self.assertEqual(len(care.stranded(PARTS)), 1)
         care.put_back_what_broke_off()
         self.assertEqual(set(self.queued()), set(playout.parts.values_list("pk", flat=True)))
 

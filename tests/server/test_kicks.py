@@ -3,12 +3,12 @@
 from typing import Any
 
 from django.contrib.auth.models import User
-from django.test import Client, TransactionTestCase
+from django.test import Client, SimpleTestCase, TestCase
 
 from kicks.models import Kick, KickTry
-from layouts import demo
 from partita.kicks.tries import MOST_TRIES
-from tests.server.worker import Worker, eventually
+from setup import demo
+from tests.server.worker import SharedWorker, eventually
 
 HOOKED = demo.document({"cue": [2, 2], "2": [6, 2.2], "5": [2.6, 2.02], "9": [5, 3.4]}, {"shooter": "me"})
 NUMBERED = ["far-long", "foot", "near-long"]
@@ -24,7 +24,9 @@ TRY = {
 JSON = "application/json"
 
 
-class Kicks(TransactionTestCase):
+class KickCase(SimpleTestCase):
+    """Two accounts, and a hooked layout."""
+
     def setUp(self) -> None:
         self.user = User.objects.create_user("ida", password="a-long-password")
         self.client = Client()
@@ -41,9 +43,9 @@ class Kicks(TransactionTestCase):
     def log(self, **change: Any) -> Any:
         return self.post("tries", {"table": "pool-9ft", "tries": [{**TRY, **change}]})
 
+
+class Worked(KickCase, SharedWorker):
     def test_ways_come_better_and_better_are_nobody_elses_and_one_is_looked_at(self) -> None:
-        worker = Worker().start()
-        self.addCleanup(worker.stop)
         asked = self.ask()
         self.assertEqual(asked.status_code, 200)
         path, seen = f"/api/kicks/{asked.json()['id']}", set()
@@ -68,6 +70,8 @@ class Kicks(TransactionTestCase):
         self.assertEqual(self.other.post(f"{path}/stop").status_code, 404)
         self.assertEqual(self.post("kicks/look", {**body, "route": ["left"]}).status_code, 422)
 
+
+class Kicks(KickCase, TestCase):
     def test_what_cannot_be_kicked_at_is_refused_and_a_waiting_one_stops_or_is_superseded(self) -> None:
         for document, target, said in (
             (demo.document({"cue": [4, 1]}, {"shooter": "me"}), "", "no ball to play"),
@@ -79,7 +83,7 @@ class Kicks(TransactionTestCase):
             self.assertIn(said, answer.json()["errors"][0]["what"])
         self.assertEqual(Kick.objects.count(), 0)
         first, second = self.ask().json(), self.ask().json()
-        self.assertEqual(Kick.objects.get(pk=first["id"]).status, "stopping")
+        self.assertEqual(Kick.objects.get(pk=first["id"]).status, "stopped")
         self.assertEqual(self.client.post(f"/api/kicks/{second['id']}/stop").json()["status"], "stopped")
 
     def test_tries_correct_the_sums_of_their_table_and_struck_out_they_do_not(self) -> None:

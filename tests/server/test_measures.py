@@ -6,7 +6,7 @@ from typing import Any
 
 from django.contrib.auth.models import User
 from django.db import connection
-from django.test import Client, TransactionTestCase
+from django.test import Client, SimpleTestCase, TestCase, TransactionTestCase
 
 from measures.models import Attempt, ErrorCosts, Measure, Sitting
 from partita.players.stroke_model import PRESETS
@@ -22,7 +22,9 @@ JSON = "application/json"
 CSV = "station,outcome,x,y\n" + "long-straight,made,,\nlong-straight,thin,,\nmiddle,,4.1,2\nmiddle,,3.2,2\n" * 4
 
 
-class MeasureTest(TransactionTestCase):
+class MeasureCase(SimpleTestCase):
+    """An account with a player, and a stranger."""
+
     def setUp(self) -> None:
         self.user = User.objects.create_user("ida", password="a-long-password")
         self.client.force_login(self.user)
@@ -46,6 +48,10 @@ class MeasureTest(TransactionTestCase):
 
 def made(token: str, **more: Any) -> dict[str, Any]:
     return {"token": f"{token}-12345678", "station": "straight", "outcome": "made", **more}
+
+
+class MeasureTest(MeasureCase, TestCase):
+    """Of one page at a time."""
 
 
 class Attempts(MeasureTest):
@@ -72,25 +78,6 @@ class Attempts(MeasureTest):
         for _ in range(2):
             self.assertEqual(self.send("delete", f"players/{self.pk}/attempts/by-token/b-12345678").status_code, 204)
         self.assertEqual(Attempt.objects.count(), 2)
-
-    def test_two_phones_at_once_lose_nothing_and_count_nothing_twice(self) -> None:
-        sitting = self.begin()["id"]
-
-        def phone(number: int) -> list[int]:
-            client = Client()
-            client.force_login(self.user)
-            try:
-                return [
-                    self.tap(sitting, made(f"{number}-{k}"), made(f"both-{k}"), client=client).status_code
-                    for k in range(12)
-                ]
-            finally:
-                connection.close()
-
-        with ThreadPoolExecutor(2) as phones:
-            answers = [*phones.map(phone, (1, 2))]
-        self.assertEqual(answers, [[200] * 12] * 2)
-        self.assertEqual(Attempt.objects.count(), 36)
 
     def test_a_tap_that_cannot_be_is_refused_with_what_could_and_nothing_is_kept(self) -> None:
         sitting = self.begin()["id"]
@@ -196,7 +183,28 @@ class Attempts(MeasureTest):
         self.assertEqual([row["name"] for row in theirs if row["own"]], ["June"])
 
 
-class Measures(MeasureTest, SharedWorker):
+class AtOnce(MeasureCase, TransactionTestCase):
+    def test_two_phones_at_once_lose_nothing_and_count_nothing_twice(self) -> None:
+        sitting = self.begin()["id"]
+
+        def phone(number: int) -> list[int]:
+            client = Client()
+            client.force_login(self.user)
+            try:
+                return [
+                    self.tap(sitting, made(f"{number}-{k}"), made(f"both-{k}"), client=client).status_code
+                    for k in range(12)
+                ]
+            finally:
+                connection.close()
+
+        with ThreadPoolExecutor(2) as phones:
+            answers = [*phones.map(phone, (1, 2))]
+        self.assertEqual(answers, [[200] * 12] * 2)
+        self.assertEqual(Attempt.objects.count(), 36)
+
+
+class Measures(MeasureCase, SharedWorker):
     def done(self, path: str) -> dict[str, Any]:
         eventually(path, lambda: self.send("get", path).json()["status"] in ("done", "failed", "stopped"), 90)
         found: dict[str, Any] = self.send("get", path).json()

@@ -1,28 +1,26 @@
 """Play-outs in real worker processes: split, merged, stopped, and none lost but a killed worker's own part."""
 
 from typing import Any
-from unittest import mock
 
 from django.contrib.auth.models import User
-from django.test import Client, TransactionTestCase
+from django.test import Client, SimpleTestCase, TransactionTestCase
 
 from partita.errors import Refused
 from partita.playing.playout import play_out
 from playouts import asking
 from playouts.models import Part, PlayOut
-from studies import asking as studies
+from studies.kinds import request_of
 from studies.models import Study
-from studies.questions import request_of
+from tests.server.asked import no_jobs, weighed
 from tests.server.documents import line, settled
-from tests.server.test_studies import QUICK
 from tests.server.worker import SharedWorker, Worker, eventually
 
 
-class _PlayOuts(TransactionTestCase):
+class _PlayOuts(SimpleTestCase):
     def setUp(self) -> None:
         self.user = User.objects.create_user("ida", password="a-long-password")
-        with mock.patch("studies.tasks.weigh_study.defer"):
-            self.study = studies.ask(self.user, QUICK, "league", "league", 1, 100, None)
+        with no_jobs():
+            self.study = weighed(self.user)
 
     def settle(self) -> None:
         """The study has been weighed: a line that pots the 8."""
@@ -68,7 +66,7 @@ class Worked(_PlayOuts, SharedWorker):
                 asking.ask(self.study, places, racks, freely)
 
 
-class Killed(_PlayOuts):
+class Killed(_PlayOuts, TransactionTestCase):
     def test_a_killed_worker_loses_nothing_but_the_batch_it_was_at(self) -> None:
         self.settle()
         worker = Worker().start()

@@ -6,7 +6,7 @@ from typing import Any
 
 from django.contrib.auth.models import User
 from django.core.files.uploadedfile import SimpleUploadedFile
-from django.test import Client, TransactionTestCase
+from django.test import Client, SimpleTestCase, TestCase
 from django.utils import timezone
 
 from measures.models import Attempt, Measure
@@ -22,7 +22,9 @@ from work.models import Status
 JSON = "application/json"
 
 
-class PracticeTest(TransactionTestCase):
+class PracticeCase(SimpleTestCase):
+    """An account with two players, and a stranger."""
+
     def setUp(self) -> None:
         self.user = User.objects.create_user("ida", password="a-long-password")
         self.client.force_login(self.user)
@@ -56,6 +58,10 @@ def expects(player: PlayerProfile, drill: str, stroke: dict[str, float], steps: 
         owner=player.owner, player=player, drill_key=drill, key=drill, status=Status.DONE,
         question={"table": "pool-9ft"}, document={"steps": [step] * steps, "begin": 2},
     )  # fmt: skip
+
+
+class PracticeTest(PracticeCase, TestCase):
+    """Of one page at a time."""
 
 
 class Sittings(PracticeTest):
@@ -151,7 +157,7 @@ class Sittings(PracticeTest):
             ("delete", f"practice/drills/{own.split(':')[1]}", None), ("get", f"quiz/players/{self.player.pk}", None),
             ("post", f"quiz/players/{self.player.pk}/rounds", {"token": "round-0001"}),
             ("get", f"practice/file?player={self.player.pk}", None),
-            ("post", "practice/expectations", {"player": self.player.pk, "drill": "lag", "table": "pool-9ft"}),
+            ("post", "expectations", {"player": self.player.pk, "drill": "lag", "table": "pool-9ft"}),
         ):  # fmt: skip
             self.assertEqual(self.send(method, path, body, self.stranger).status_code, 404, path)
         self.assertEqual(self.send("get", f"practice/drills/{own}/file", None, self.stranger).status_code, 422)
@@ -199,22 +205,22 @@ class OwnDrills(PracticeTest):
             self.assertEqual(refused.status_code, 422, wrong)
 
 
-class Expecting(PracticeTest, SharedWorker):
+class Expecting(PracticeCase, SharedWorker):
     def test_what_is_expected_is_worked_out_by_a_worker_once_and_answers_the_same_question_again(self) -> None:
         body = {"player": self.player.pk, "drill": "lag", "table": "pool-9ft"}
-        asked = self.send("post", "practice/expectations", body).json()
-        path = f"practice/expectations/{asked['id']}"
+        asked = self.send("post", "expectations", body).json()
+        path = f"expectations/{asked['id']}"
         eventually("it is done", lambda: self.send("get", path).json()["status"] == "done")
         document = self.send("get", path).json()["document"]
         self.assertEqual(len(document["steps"]), 5)
         self.assertIn("times in ten", document["words"])
         self.assertEqual(len(document["steps"][0]["up"]), 151)
-        self.assertEqual(self.send("post", "practice/expectations", body).json()["id"], asked["id"])
+        self.assertEqual(self.send("post", "expectations", body).json()["id"], asked["id"])
         self.player.stroke_model = PRESETS["league"].as_json()
         self.player.save()
-        other = self.send("post", "practice/expectations", body).json()
+        other = self.send("post", "expectations", body).json()
         self.assertNotEqual(other["id"], asked["id"], "another stroke is another question")
-        self.send("post", f"practice/expectations/{other['id']}/stop")
+        self.send("post", f"expectations/{other['id']}/stop")
         eventually("it is over", lambda: Expectation.objects.get(pk=other["id"]).is_over)
 
     def test_drilled_attempts_are_measured_like_those_at_stations(self) -> None:
@@ -300,13 +306,13 @@ class Quiz(PracticeTest):
         self.assertEqual(told["rounds"][0]["answered"], len(found["positions"]))
 
 
-class Fills(PracticeTest, SharedWorker):
+class Fills(PracticeCase, SharedWorker):
     def test_ones_own_layouts_are_weighed_for_the_quiz_and_asked(self) -> None:
-        self.assertEqual(self.send("post", "quiz/own", {"player": self.player.pk}).status_code, 422, "there are none")
+        self.assertEqual(self.send("post", "quiz-fills", {"player": self.player.pk}).status_code, 422, "there are none")
         self.send("post", "layouts", {"name": "mine", "document": GOOD})
-        asked = self.send("post", "quiz/own", {"player": self.player.pk}).json()
-        eventually("it is done", lambda: self.send("get", f"quiz/own/{asked['id']}").json()["status"] == "done")
-        document = self.send("get", f"quiz/own/{asked['id']}").json()["document"]
+        asked = self.send("post", "quiz-fills", {"player": self.player.pk}).json()
+        eventually("it is done", lambda: self.send("get", f"quiz-fills/{asked['id']}").json()["status"] == "done")
+        document = self.send("get", f"quiz-fills/{asked['id']}").json()["document"]
         self.assertEqual((document["done"], document["of"]), (1, 1))
         self.assertEqual(QuizPosition.objects.filter(owner=self.user).count(), document["kept"])
         few = self.send("post", f"quiz/players/{self.player.pk}/rounds", {"token": "round-0001", "own": True})

@@ -7,19 +7,20 @@ from unittest import mock
 
 from django.contrib.auth.models import User
 from django.db import DatabaseError
-from django.test import Client, TransactionTestCase
+from django.test import Client, TestCase
 from procrastinate.contrib.django.models import ProcrastinateJob
 
+from edge import readiness
 from partita.kernels import stages
 from playouts.models import Part, PlayOut
-from studies import running
+from studies.kinds import STUDIES
 from studies.models import Study
 from tests.server.documents import line, settled
 from tests.server.test_api import GOOD
-from work import readiness
+from work.running import take
 
 
-class Asking(TransactionTestCase):
+class Asking(TestCase):
     """On a machine where nothing has been compiled yet."""
 
     def setUp(self) -> None:
@@ -95,8 +96,8 @@ class Asking(TransactionTestCase):
 
     def test_a_study_and_its_job_are_kept_together_or_not_at_all(self) -> None:
         _, first = self.ask()
-        self.assertEqual(ProcrastinateJob.objects.filter(args__study_id=first["id"]).count(), 1)
-        with mock.patch("studies.tasks.weigh_study.defer", side_effect=DatabaseError("the queue is away")):
+        self.assertEqual(ProcrastinateJob.objects.filter(args__key=first["id"]).count(), 1)
+        with mock.patch("work.queue.app.configure_task", side_effect=DatabaseError("the queue is away")):
             self.assertEqual(self.ask()[0], 500)
         # The one that was being worked on is not superseded by one that does not exist.
         self.assertEqual(list(Study.objects.values_list("pk", "status")), [(first["id"], "queued")])
@@ -104,8 +105,8 @@ class Asking(TransactionTestCase):
     def test_a_play_out_and_all_its_jobs_are_kept_together_or_not_at_all(self) -> None:
         study = Study.objects.create(owner=self.user, question={"document": GOOD}, document=settled(line()))
         body = {"options": [0], "racks": 192}
-        defer = mock.Mock(side_effect=[1, 2, DatabaseError("the queue is away")])
-        with mock.patch("playouts.tasks.play_part.defer", defer):
+        defer = mock.Mock(side_effect=[mock.Mock(), mock.Mock(), DatabaseError("the queue is away")])
+        with mock.patch("work.queue.app.configure_task", defer):
             answer = self.client.post(f"/api/studies/{study.pk}/playouts", body, content_type="application/json")
         self.assertEqual((answer.status_code, defer.call_count), (500, 3))
         self.assertEqual((PlayOut.objects.count(), Part.objects.count()), (0, 0))
@@ -113,5 +114,5 @@ class Asking(TransactionTestCase):
     def test_a_study_deleted_before_its_turn_is_no_error_to_its_worker(self) -> None:
         _, asked = self.ask()
         Study.objects.filter(pk=asked["id"]).delete()
-        running.run(asked["id"], lambda: False)
+        take(STUDIES, asked["id"], lambda: False)
         self.assertEqual(Study.objects.count(), 0)

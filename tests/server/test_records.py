@@ -11,11 +11,10 @@ from typing import Any
 from django.contrib.auth.models import User
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.db import connection
-from django.test import Client, TransactionTestCase
+from django.test import Client, SimpleTestCase, TestCase, TransactionTestCase
 from django.test.utils import CaptureQueriesContext
 from django.utils import timezone
 
-from layouts import demo
 from layouts.models import Layout
 from measures.models import Attempt
 from partita.record.columns import FIELDS
@@ -25,6 +24,7 @@ from records import clearing
 from records import files as record_files
 from records.earlier import decision_of
 from records.models import Decision, Match, Rack, Reckoning
+from setup import demo
 from studies.models import Study
 from tables.models import TableProfile, TableReading
 from tests.server.documents import chance, line, settled
@@ -42,7 +42,9 @@ SAFE = line(
 )  # fmt: skip
 
 
-class RecordTest(TransactionTestCase):
+class RecordCase(SimpleTestCase):
+    """An account with a player, and what he does."""
+
     def setUp(self) -> None:
         self.user = User.objects.create_user("ida", password="a-long-password")
         self.client.force_login(self.user)
@@ -79,6 +81,10 @@ LEAGUE: dict[str, Any] = {
     "name": "league", "aim_deg": 0.15, "speed": 0.18, "tip": 0.03, "sight_mm": 2.2, "power_cost": 0.25,
     "side_cost": 1.7, "reach_m": 0.75, "nerves": 0.25, "hand": "right",
 }  # fmt: skip
+
+
+class RecordTest(RecordCase, TestCase):
+    """Of one page at a time."""
 
 
 class Decisions(RecordTest):
@@ -205,22 +211,6 @@ class Matches(RecordTest):
             answer = self.send("post", f"matches/{match['id']}/racks", {"i_won": True, "number": number})
             self.assertEqual(answer.status_code, status, "a rack tapped twice is scored once")
 
-    def test_two_phones_at_once_begin_a_rack_once(self) -> None:
-        match, study = self.begin().json()["id"], self.study()
-
-        def phone(_: int) -> int:
-            client = Client()
-            client.force_login(self.user)
-            try:
-                body = {"option": 0, "ending": "left_a_shot", "match": match}
-                return int(self.send("post", f"studies/{study.pk}/played", body, client).status_code)
-            finally:
-                connection.close()
-
-        with ThreadPoolExecutor(2) as phones:
-            self.assertEqual([*phones.map(phone, range(4))], [200] * 4)
-        self.assertEqual((Rack.objects.count(), Decision.objects.count()), (1, 4))
-
     def test_decisions_belong_to_the_rack_in_play_and_its_account_adds_up(self) -> None:
         match = self.begin().json()["id"]
         for option, ending in ((1, "left_a_shot"), (0, "won")):
@@ -254,6 +244,24 @@ class Matches(RecordTest):
         self.score(match, True, False)
         sheet = self.send("get", f"matches/{match}/sheet")
         self.assertEqual((sheet["Content-Type"], sheet.content[:5]), ("application/pdf", b"%PDF-"))
+
+
+class AtOnce(RecordCase, TransactionTestCase):
+    def test_two_phones_at_once_begin_a_rack_once(self) -> None:
+        match, study = self.begin().json()["id"], self.study()
+
+        def phone(_: int) -> int:
+            client = Client()
+            client.force_login(self.user)
+            try:
+                body = {"option": 0, "ending": "left_a_shot", "match": match}
+                return int(self.send("post", f"studies/{study.pk}/played", body, client).status_code)
+            finally:
+                connection.close()
+
+        with ThreadPoolExecutor(2) as phones:
+            self.assertEqual([*phones.map(phone, range(4))], [200] * 4)
+        self.assertEqual((Rack.objects.count(), Decision.objects.count()), (1, 4))
 
 
 class Files(RecordTest):
@@ -401,7 +409,7 @@ class Strangers(RecordTest):
         self.assertNotIn("Ida", self.send("get", "account/file", client=stranger).content.decode())
 
 
-class Reckoned(SharedWorker, RecordTest):
+class Reckoned(RecordCase, SharedWorker):
     def test_a_worker_tells_what_better_hands_keep_and_weighs_anew_with_todays_stroke(self) -> None:
         kept = self.played(0, "won").json()["id"]
         eventually("better hands are known", lambda: Decision.objects.get(pk=kept).better is not None)

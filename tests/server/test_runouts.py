@@ -3,10 +3,10 @@
 from typing import Any
 
 from django.contrib.auth.models import User
-from django.test import Client, TransactionTestCase
+from django.test import Client, SimpleTestCase, TestCase
 
-from layouts import demo
 from runouts.models import RunOut
+from setup import demo
 from tests.server.worker import SharedWorker, eventually
 
 THREE = demo.document({"cue": [4, 1.2], "7": [6, 1], "8": [2, 3], "9": [7, 2.5]}, {"shooter": "me"})
@@ -16,7 +16,7 @@ NINE = demo.document(
 )  # fmt: skip
 
 
-class _Asks(TransactionTestCase):
+class _Asks(SimpleTestCase):
     def setUp(self) -> None:
         self.user = User.objects.create_user("ida", password="a-long-password")
         self.client = Client()
@@ -58,7 +58,7 @@ class Worked(_Asks, SharedWorker):
         eventually("the second is done", lambda: self.look(second)["status"] == "done", 60)
 
 
-class Waiting(_Asks):
+class Waiting(_Asks, TestCase):
     def test_one_that_waits_stops_at_once_and_nobody_else_sees_it(self) -> None:
         asked = self.ask(THREE)
         path = f"/api/run-outs/{asked.json()['id']}"

@@ -1,30 +1,22 @@
 """The life of a study in real worker processes on a real queue."""
 
 from datetime import timedelta
-from typing import Any
 from unittest import mock
 
 from django.contrib.auth.models import User
-from django.test import TestCase, TransactionTestCase
+from django.test import SimpleTestCase, TestCase, TransactionTestCase
 from django.utils import timezone
-from procrastinate.contrib.django.models import ProcrastinateJob
 
-from layouts import demo
-from partita.telling.drawing import FAN
-from studies import asking, clearing, drawings
-from studies import running as studies_running
+from partita.views.drawing import FAN
+from studies import clearing, drawings, lists
 from studies.models import Study
+from tests.server.asked import jobs, no_jobs, weighed
 from tests.server.worker import SharedWorker, Worker, eventually
-from work import running
-
-QUICK = demo.document({"cue": [2, 1], "8": [5, 3], "9": [6, 2]}, {"shooter": "me"})
-
-
-def ask(owner: Any, samples: int = 300) -> Study:
-    return asking.ask(owner, QUICK, "league", "league", 1, samples, None)
+from work.asking import stop
+from work.running import run
 
 
-class _Life(TransactionTestCase):
+class _Life(SimpleTestCase):
     def setUp(self) -> None:
         self.user = User.objects.create_user("ida", password="a-long-password")
 
@@ -35,7 +27,7 @@ class _Life(TransactionTestCase):
 
 class Worked(_Life, SharedWorker):
     def test_a_study_gives_partial_results_and_then_a_settled_one(self) -> None:
-        study, seen = ask(self.user, 4000), set()
+        study, seen = weighed(self.user, 4000), set()
 
         def is_done() -> bool:
             seen.add(self.state(study).progress)
@@ -47,19 +39,19 @@ class Worked(_Life, SharedWorker):
         self.assertGreater(len(study.document["options"]), 3)
 
     def test_stopping_ends_the_work_and_keeps_what_was_found(self) -> None:
-        study = ask(self.user, 20_000)
+        study = weighed(self.user, 20_000)
         eventually("it has begun", lambda: self.state(study).revision > 0)
-        running.stop(study)
+        stop(Study.objects.filter(pk=study.pk))
         eventually("it stops", lambda: self.state(study).status == Study.Status.STOPPED)
         self.assertLess(study.progress, 1.0)
         self.assertTrue(study.document["options"])
 
 
-class Killed(_Life):
+class Killed(_Life, TransactionTestCase):
     def test_a_study_whose_worker_is_killed_is_taken_up_by_another(self) -> None:
         worker = Worker().start()
         self.addCleanup(worker.stop)
-        study = ask(self.user, 1500)
+        study = weighed(self.user, 1500)
         eventually("it has begun", lambda: self.state(study).revision > 0)
         worker.kill()
         self.assertEqual(self.state(study).status, Study.Status.RUNNING)
@@ -68,8 +60,7 @@ class Killed(_Life):
         other.start()
         eventually("another worker finishes it", lambda: self.state(study).status == Study.Status.DONE, 120)
         # The queue does not keep what has been done.
-        jobs = ProcrastinateJob.objects.filter(task_name="weigh_study", args__study_id=study.pk)
-        eventually("its job is gone", lambda: not jobs.exists())
+        eventually("its job is gone", lambda: not jobs(study).exists())
 
 
 class RunDirectly(TestCase):
@@ -77,20 +68,21 @@ class RunDirectly(TestCase):
 
     def setUp(self) -> None:
         self.user = User.objects.create_user("ida", password="a-long-password")
-        self.enterContext(mock.patch("studies.tasks.weigh_study.defer"))
+        self.enterContext(no_jobs())
 
     def test_running_twice_gives_the_same_result(self) -> None:
-        study = ask(self.user)
+        study = weighed(self.user, 300)
         documents = []
         for _ in range(2):
             Study.objects.filter(pk=study.pk).update(status=Study.Status.RUNNING)
-            studies_running.run(study.pk, lambda: False)
+            study.refresh_from_db()
+            run(study, lambda: False)
             study.refresh_from_db()
             documents.append({**study.document, "seconds": 0})
         self.assertEqual(documents[0], documents[1])
 
     def test_only_old_studies_that_nobody_kept_are_cleared_away(self) -> None:
-        studies = [ask(self.user) for _ in range(3)]
+        studies = [weighed(self.user, 300) for _ in range(3)]
         old = timezone.now() - clearing.UNKEPT_FOR - timedelta(days=1)
         Study.objects.filter(pk__in=[studies[0].pk, studies[1].pk]).update(updated=old)
         Study.objects.filter(pk=studies[1].pk).update(kept=True)
@@ -98,16 +90,16 @@ class RunDirectly(TestCase):
         self.assertEqual(set(Study.objects.values_list("pk", flat=True)), {studies[1].pk, studies[2].pk})
 
     def test_a_failure_is_told_in_plain_words_and_logged(self) -> None:
-        study = ask(self.user)
-        with mock.patch("studies.running.weigh", side_effect=ZeroDivisionError), self.assertLogs("work.running"):
-            studies_running.run(study.pk, lambda: False)
+        study = weighed(self.user, 300)
+        with mock.patch("studies.kinds.weigh", side_effect=ZeroDivisionError), self.assertLogs("work.running"):
+            run(study, lambda: False)
         study.refresh_from_db()
         self.assertEqual(study.status, Study.Status.FAILED)
         self.assertIn("the layout is safe", study.failure)
 
     def test_a_drawing_is_computed_for_each_option(self) -> None:
-        study = ask(self.user)
-        studies_running.run(study.pk, lambda: False)
+        study = weighed(self.user, 300)
+        run(study, lambda: False)
         study.refresh_from_db()
         drawing = drawings.drawing_of(study, 0)
         assert drawing is not None
@@ -133,5 +125,5 @@ class RunDirectly(TestCase):
             question = {"document": {"game": "nine-ball", "balls": balls}}
             Study.objects.create(owner=self.user, question=question, document=found, kept=kept)
         Study.objects.create(owner=self.user, question={"document": {"game": "nine-ball", "balls": {}}})
-        listed = asking.recent(self.user)
+        listed = lists.recent(self.user)
         self.assertEqual([(len(line["document"]["balls"]), line["best"]) for line in listed], [(1, "Cut the 8")] * 2)

@@ -10,11 +10,11 @@ from django.db import connection
 from django.db.migrations.executor import MigrationExecutor
 from django.test import Client, TransactionTestCase
 from django.utils import timezone
-from procrastinate.contrib.django.models import ProcrastinateJob
 
 from partita.files import layout_file
 from partita.options.thickness import hit_words
 from studies.models import Study
+from tests.server.asked import jobs
 from work import care
 
 KEPT = json.loads(Path(__file__).with_name("version_0_5.json").read_text(encoding="utf-8"))
@@ -170,7 +170,7 @@ class FromTheLastVersion(TransactionTestCase):
     def test_what_was_being_worked_on_when_it_was_stopped_is_taken_up_again(self) -> None:
         Study.objects.update(updated=timezone.now() - timedelta(minutes=1))
         care.put_back_what_broke_off()
-        self.assertEqual(ProcrastinateJob.objects.filter(task_name="weigh_study", status="todo").count(), 1)
+        self.assertEqual(jobs(Study.objects.get()).filter(status="todo").count(), 1)
 
     def test_a_layout_of_then_is_saved_and_counted_from_its_first_revision(self) -> None:
         client, _ = self.signed_in("Ida", "a-long-password")

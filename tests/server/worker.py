@@ -10,6 +10,8 @@ from pathlib import Path
 from django.db import connection
 from django.test import TransactionTestCase
 
+from tests.lasting import last_while
+
 SERVER = Path(__file__).resolve().parents[2] / "server"
 
 
@@ -50,13 +52,22 @@ class Worker:
 
 
 class SharedWorker(TransactionTestCase):
-    """One worker for all tests of a class: its kernels are loaded once."""
+    """One worker for all tests that need no more than one: its kernels are loaded once."""
+
+    _worker: Worker | None = None
 
     @classmethod
     def setUpClass(cls) -> None:
         super().setUpClass()
-        cls.worker = Worker().start()
-        cls.addClassCleanup(cls.worker.stop)
+        if SharedWorker._worker is None:
+            SharedWorker._worker = Worker().start()
+            last_while(SharedWorker, SharedWorker.end_worker)
+
+    @staticmethod
+    def end_worker() -> None:
+        if SharedWorker._worker is not None:
+            SharedWorker._worker.stop()
+        SharedWorker._worker = None
 
 
 def eventually(what: str, condition: "object", seconds: float = 60.0) -> None:

@@ -4,7 +4,7 @@ import Button from 'primevue/button'
 import TheFrame from './frame/TheFrame.vue'
 import './frame/theme'
 import SignIn from './places/entry/SignIn.vue'
-import { useSession } from './stores/session'
+import { useSession } from './session/session'
 import { sentence, problemsOf, type Problem } from './api/client'
 
 const session = useSession()

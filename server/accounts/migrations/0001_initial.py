@@ -4,7 +4,7 @@ import django.db.models.deletion
 from django.conf import settings
 from django.db import migrations, models
 
-from config.naming import folded
+from edge.naming import folded
 
 
 def find_all_by_name(apps, schema_editor):

@@ -9,9 +9,9 @@ from partita.cli.inputs import print_out, question_of, say_when_cold, take_layou
 from partita.files.tries_file import read_tries
 from partita.kicks.tries import Try
 from partita.kicks.ways import DEFAULT_SAMPLES, KickRequest, find_ways
-from partita.telling.kick_documents import KicksDocument, KickWayDocument
-from partita.telling.kick_words import number_words
-from partita.telling.kicks import kicks_of
+from partita.reports.kicks.report import kicks_of
+from partita.reports.kicks.schema import KicksDocument, KickWayDocument
+from partita.reports.kicks.words import number_words
 
 
 def add_arguments(command: argparse.ArgumentParser) -> None:

@@ -5,6 +5,7 @@ import sys
 from collections.abc import Sequence
 from importlib import import_module
 
+from partita import __version__
 from partita.errors import Refused
 
 COMMANDS = {
@@ -27,6 +28,7 @@ def main(arguments: Sequence[str] | None = None) -> int:
     given = list(sys.argv[1:] if arguments is None else arguments)
     command = import_module(f"partita.cli.{given[0].replace('-', '_')}") if given and given[0] in COMMANDS else None
     parser = argparse.ArgumentParser(prog="partita", description="The core of Partita on the command line.")
+    parser.add_argument("--version", action="version", version=f"Partita {__version__}")
     commands = parser.add_subparsers(required=True, metavar="COMMAND")
     for name, words in COMMANDS.items():
         sub = commands.add_parser(name, help=words)

@@ -11,9 +11,9 @@ from partita.files.layout_file import read_table
 from partita.players.measuring.posterior import measured
 from partita.players.measuring.prior import LEVELS
 from partita.players.stroke_model import PRESETS
+from partita.reports.measuring.report import measure_of
+from partita.reports.measuring.schema import MeasureDocument
 from partita.table.spec import PRESETS as TABLES
-from partita.telling.measure import measure_of
-from partita.telling.measure_documents import MeasureDocument
 
 
 def add_arguments(command: argparse.ArgumentParser) -> None:

@@ -10,7 +10,7 @@ from partita.errors import refuse
 from partita.files.layout_file import LayoutFile
 from partita.games.question import Question
 from partita.playing.playout import Floats, first_option, first_stroke, play_out
-from partita.telling.study import as_weighed, study_of
+from partita.reports.ledger.report import as_weighed, study_of
 from partita.weighing.weigh import WeighRequest, weigh
 
 MOST_LEADERS = 8

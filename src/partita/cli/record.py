@@ -11,8 +11,8 @@ from partita.files.decisions_file import read_decisions
 from partita.files.record_file import LARGEST_BYTES, WrittenDecision, read_record
 from partita.record.columns import columns_from
 from partita.record.season import season_of
-from partita.telling.record import season_document
-from partita.telling.record_documents import SeasonDocument
+from partita.reports.record.report import season_document
+from partita.reports.record.schema import SeasonDocument
 
 Row = tuple[str, int | None, WrittenDecision]
 

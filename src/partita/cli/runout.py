@@ -9,9 +9,9 @@ from partita.errors import refuse
 from partita.files.layout_file import read_stroke
 from partita.options.wishes import Wish
 from partita.physics.stroke import Stroke
+from partita.reports.runout.report import run_out_of
+from partita.reports.runout.schema import RunOutDocument
 from partita.runout.pattern import GOALS, Pattern, RunOutRequest, work_out
-from partita.telling.runout import run_out_of
-from partita.telling.runout_documents import RunOutDocument
 
 
 def add_arguments(command: argparse.ArgumentParser) -> None:

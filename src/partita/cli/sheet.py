@@ -6,7 +6,7 @@ from pathlib import Path
 from partita.cli.inputs import text_of
 from partita.errors import refuse
 from partita.files.layout_file import parse
-from partita.telling.shot_sheet import shot_sheet
+from partita.reports.paper.shot_sheet import shot_sheet
 
 
 def add_arguments(command: argparse.ArgumentParser) -> None:

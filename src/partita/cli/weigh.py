@@ -7,8 +7,8 @@ import time
 from partita.cli.inputs import print_out, question_of, say_when_cold, take_layout_and_players
 from partita.errors import refuse
 from partita.games.match import Break, Match
-from partita.telling.documents import StudyDocument
-from partita.telling.study import study_of
+from partita.reports.ledger.report import study_of
+from partita.reports.ledger.schema import StudyDocument
 from partita.weighing.weigh import WeighRequest, weigh
 
 

@@ -8,9 +8,9 @@ from pydantic import ValidationError
 from partita.errors import Problem, Refused, refuse
 from partita.files.locate import finite_json, size_of
 from partita.practice.drills.drill import Drill, check_drill
+from partita.reports.practice.report import drill_document, drill_from
+from partita.reports.practice.schema import DrillDocument
 from partita.table.spec import TableSpec
-from partita.telling.practice import drill_document, drill_from
-from partita.telling.practice_documents import DrillDocument
 
 FORMAT = "partita-drill"
 LARGEST_BYTES = 64 * 1024

@@ -160,9 +160,7 @@ def standing_of(situation: Situation) -> NDArray[np.int64]:
     if row[GAME] == SNOOKER:
         row[BALL_ON] = ball_on_of(situation)
     if not mine:
-        points_on_table = row.copy()
-        turn(points_on_table)
-        return points_on_table
+        turn(row)
     return row
 
 

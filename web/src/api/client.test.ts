@@ -20,9 +20,9 @@ const json = (body: unknown, status = 200) =>
 const refusal = (status: number) => json({ errors: [{ where: '', what: 'no', accepted: '' }] }, status)
 const stop = () =>
   answered(
-    api.POST('/api/studies/{study_id}/stop', {
+    api.POST('/api/studies/{key}/stop', {
       baseUrl: 'http://hall/',
-      params: { path: { study_id: 1 } },
+      params: { path: { key: 1 } },
     }),
   )
 

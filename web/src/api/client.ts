@@ -4,6 +4,8 @@ import type { components, paths } from './schema'
 
 type Schemas = components['schemas']
 export type Study = Schemas['StudyOut']
+/** A preset's name, or a table's own fields. */
+export type BoardTable = NonNullable<Schemas['LayoutDocument']['table']>
 export type StudyLine = Schemas['StudyLine']
 export type Recent = Schemas['RecentOut']
 export type Question = Schemas['QuestionOut']

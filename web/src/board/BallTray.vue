@@ -3,9 +3,10 @@ import { computed } from 'vue'
 import { BALL_COLOURS } from '@/design/colours'
 import { ballMark, ballName, isRed, isStripe } from '@/drawing/balls'
 import { impossible } from '@/drawing/possible'
-import { ballsOf, isInHand, type Place } from './document'
+import { ballsOf, isInHand } from './document'
+import type { Place } from '@/drawing/place'
 import { useBoard } from './useBoard'
-import { useSession } from '@/stores/session'
+import { useSession } from '@/session/session'
 
 const emit = defineEmits<{ carry: [ball: string, event: PointerEvent] }>()
 const board = useBoard()

@@ -5,10 +5,10 @@ import TableDrawing from '@/drawing/TableDrawing.vue'
 import type { Worth } from '@/drawing/dense'
 import type { Frame } from '@/drawing/frame'
 import { useUpright } from '@/drawing/useUpright'
-import { useSession } from '@/stores/session'
-import type { Layer } from '@/stores/layers'
+import { useSession } from '@/session/session'
+import type { Layer } from '@/drawing/layers'
 import BallTray from './BallTray.vue'
-import type { Place } from './document'
+import type { Place } from '@/drawing/place'
 import { useBoard } from './useBoard'
 
 /** The board to look at and to set up: the table to scale with its balls, those off it beside it, and what is drawn. */

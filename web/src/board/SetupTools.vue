@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed } from 'vue'
-import KeyLabel from '@/frame/KeyLabel.vue'
+import KeyLabel from '@/parts/KeyLabel.vue'
 import { useBoard } from './useBoard'
 
 defineEmits<{ rack: [] }>()

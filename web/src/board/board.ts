@@ -9,9 +9,9 @@ import {
   tableNameOf,
   wholeDocument,
   type LayoutDocument,
-  type Place,
   type Scene,
 } from './document'
+import type { Place } from '@/drawing/place'
 import { emptyLog, redone, sceneOf, undone, withCommand, type Log } from './log'
 
 /** What a browser keeps of a board. */

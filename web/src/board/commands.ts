@@ -5,15 +5,15 @@ import {
   copied,
   emptyDocument,
   wholeDocument,
-  type BoardTable,
   type Game,
   type LayoutDocument,
   type OwnStroke,
-  type Place,
   type Race,
   type Scene,
   type Situation,
 } from './document'
+import type { BoardTable } from '@/api/client'
+import type { Place } from '@/drawing/place'
 import { isSameStroke, turnedStroke, type Turn } from './strokes'
 
 export type Command =

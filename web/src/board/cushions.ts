@@ -1,6 +1,6 @@
 /** Balls on another table: what is frozen to a cushion stays frozen to it, and nothing comes to lie in the rubber. */
 import type { Table } from '@/api/client'
-import type { Place } from './document'
+import type { Place } from '@/drawing/place'
 
 /** Diamonds: a ball nearer to where it would touch the cushion than this is frozen to it. */
 const FROZEN = 0.004

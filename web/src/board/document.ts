@@ -1,5 +1,7 @@
 /** What lies on a board: the layout document with both players and the race, and what each game has. */
+import type { BoardTable } from '@/api/client'
 import type { components } from '@/api/schema'
+import type { Place } from '@/drawing/place'
 
 type Document = components['schemas']['LayoutDocument']
 export type Situation = NonNullable<Document['situation']> & {
@@ -9,8 +11,6 @@ export type Situation = NonNullable<Document['situation']> & {
   their_fouls: number
 }
 export type Game = NonNullable<Document['game']>
-/** A preset's name, or a table's own fields. */
-export type BoardTable = NonNullable<Document['table']>
 /** A stroke of the user's own that is weighed with the layout: by its aim, or in files by what it should do. */
 export type OwnStroke = NonNullable<Document['strokes']>[number]
 /** A layout as the server gives and takes it. */
@@ -22,8 +22,6 @@ export interface LayoutDocument extends Omit<Document, 'balls'> {
   game: Game
   situation: Situation
 }
-/** x 0..8 from the head rail, y 0..4 from the near long rail. */
-export type Place = [number, number]
 /** A race as it stands; none when the rack stands alone. */
 export interface Race {
   race_to: number

@@ -1,7 +1,7 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Player, TableChoice } from '@/api/client'
-import { useSession } from '@/stores/session'
+import { useSession } from '@/session/session'
 import { GAMES, type Game } from './document'
 import { useScene, type Choice, type Control, type Count } from './scene'
 import { useSharedBoard } from './useBoard'

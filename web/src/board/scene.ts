@@ -1,9 +1,10 @@
 /** The controls of the scene: who plays what, where and how it stands; only what the game in play has. */
 import { computed } from 'vue'
 import type { Table } from '@/api/client'
-import { useSession } from '@/stores/session'
+import { useSession } from '@/session/session'
 import { fittedOn } from './cushions'
-import { GAMES, tableNameOf, type BoardTable, type Game, type Race, type Situation } from './document'
+import { GAMES, tableNameOf, type Game, type Race, type Situation } from './document'
+import type { BoardTable } from '@/api/client'
 import { useBoard } from './useBoard'
 
 type Key = string | number

@@ -2,8 +2,8 @@
 import { defineStore } from 'pinia'
 import { inject, provide, ref, watch, type InjectionKey } from 'vue'
 import { answered, api } from '@/api/client'
-import { readKept } from '@/stores/kept'
-import { useSession } from '@/stores/session'
+import { readKept } from '@/session/kept'
+import { useSession } from '@/session/session'
 import { createBoard, readDraft } from './board'
 
 /** Each account has a draft of its own in this browser. */

@@ -1,7 +1,7 @@
 /** The chosen ball by keyboard, on every page with a board: arrows nudge it, finer with Shift; Delete takes it off. */
 import { arrowOf } from '@/drawing/arrows'
 import { useUpright } from '@/drawing/useUpright'
-import type { Place } from './document'
+import type { Place } from '@/drawing/place'
 import type { SharedBoard } from './useBoard'
 
 const NUDGE = { coarse: 0.05, fine: 0.01 }

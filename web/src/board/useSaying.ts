@@ -1,7 +1,8 @@
 /** Places said in words, one or several parted by semicolons, and layouts that a break or a game may leave. */
 import { answered, api } from '@/api/client'
 import { useGuarded } from '@/api/guarded'
-import { wholeDocument, type Place } from './document'
+import { wholeDocument } from './document'
+import type { Place } from '@/drawing/place'
 import { useBoard } from './useBoard'
 
 export function useSaying() {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Table } from '@/api/client'
-import type { Place } from '@/board/document'
+import type { Place } from '@/drawing/place'
 import type { Frame } from './frame'
 
 /** The aim of one's own shot: a line from the cue ball with a grip that is dragged round it. */

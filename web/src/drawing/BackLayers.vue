@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { Drawing } from '@/api/client'
 import { ballName } from './balls'
 import { polyline, type Frame, type Point } from './frame'
-import type { Layer } from '@/stores/layers'
+import type { Layer } from '@/drawing/layers'
 
 /** What lies behind a shot: shadows, the pocket's open window, lines to the next ball, ways to a scratch. */
 const props = defineProps<{ drawing: Drawing; frame: Frame; shown: Record<Layer, boolean> }>()

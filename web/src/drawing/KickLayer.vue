@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { KickSum, KickWindow, Table } from '@/api/client'
-import type { Place } from '@/board/document'
+import type { Place } from '@/drawing/place'
 import { diamondsOf, numberWords, placeOf, startsOf } from './rails'
 import { pathOf, type Frame } from './frame'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import type { Place } from '@/board/document'
+import type { Place } from '@/drawing/place'
 import type { Frame, Point } from './frame'
 
 /** A place that is pointed at, anywhere on the table and its rails; where it may be is for the page to say. */

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, onMounted, onUnmounted, ref } from 'vue'
 import type { Drawing, DrillZone, Table } from '@/api/client'
-import type { Place } from '@/board/document'
-import { POCKET_ORDER, POCKETS } from '@/board/pockets'
+import type { Place } from '@/drawing/place'
+import { POCKET_ORDER, POCKETS } from '@/drawing/pockets'
 import BallMark from './BallMark.vue'
 import BallTags from './BallTags.vue'
 import { frameOf, polyline, type Point } from './frame'

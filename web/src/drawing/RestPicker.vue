@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import type { Place } from '@/board/document'
+import type { Place } from '@/drawing/place'
 import type { Frame, Point } from './frame'
 
 /** Where the cue ball is wanted: a ring that follows the pointer, set by a press or at the end of a drag. */

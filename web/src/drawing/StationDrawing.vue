@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Table } from '@/api/client'
-import type { Place } from '@/board/document'
+import type { Place } from '@/drawing/place'
 import { frameOf, polyline, type Point } from './frame'
 import PlacePicker from './PlacePicker.vue'
 import TableBed from './TableBed.vue'

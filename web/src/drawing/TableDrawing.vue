@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, onMounted, onUnmounted, ref } from 'vue'
 import type { Drawing, Table } from '@/api/client'
-import type { Place } from '@/board/document'
-import type { Layer } from '@/stores/layers'
+import type { Place } from '@/drawing/place'
+import type { Layer } from '@/drawing/layers'
 import AimHandle from './AimHandle.vue'
 import BackLayers from './BackLayers.vue'
 import BallMark from './BallMark.vue'

@@ -1,5 +1,5 @@
 /** Arrow keys as directions on the table, in diamonds, as it is seen. */
-import type { Place } from '@/board/document'
+import type { Place } from '@/drawing/place'
 
 const ARROWS: Record<string, Place> = {
   ArrowRight: [1, 0],

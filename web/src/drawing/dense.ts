@@ -2,7 +2,7 @@
 import type { Drawing } from '@/api/client'
 import { CUE_LIGHT, pathColour } from '@/design/colours'
 import { pathOf, type Frame } from './frame'
-import type { Layer } from '@/stores/layers'
+import type { Layer } from '@/drawing/layers'
 
 /** [x, y, rack chance] of a place for the cue ball in hand. */
 export type Worth = [number, number, number]

@@ -1,6 +1,6 @@
 /** What is marked on the cloth: strings and spots, in diamonds. */
 import type { Table } from '@/api/client'
-import type { Place } from '@/board/document'
+import type { Place } from '@/drawing/place'
 
 /** Of a full-size table's 3.569 m: baulk line 0.737 m, D 0.292 m, black 0.324 m from the top cushion. */
 const [BAULK, D_RADIUS, BLACK] = [0.737, 0.292, 0.324].map((m) => (8 * m) / 3.569) as [number, number, number]

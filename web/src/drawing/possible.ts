@@ -1,6 +1,6 @@
 /** While a ball is dragged: where it snaps to, and why it cannot lie there. The server checks again, exactly. */
 import type { Table } from '@/api/client'
-import type { Place } from '@/board/document'
+import type { Place } from '@/drawing/place'
 import { ballName } from './balls'
 import { spotsOf, stringOf } from './marks'
 

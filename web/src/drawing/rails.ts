@@ -1,5 +1,5 @@
 /** Numbers on the rails, as the server counts them: ten a diamond, read through to the diamonds behind the nose. */
-import type { Place } from '@/board/document'
+import type { Place } from '@/drawing/place'
 
 const BEHIND_M = 0.0937
 type Cushion = 'head' | 'foot' | 'near-long' | 'far-long'

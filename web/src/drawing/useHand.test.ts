@@ -1,6 +1,6 @@
 import { ref } from 'vue'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
-import type { Place } from '@/board/document'
+import type { Place } from '@/drawing/place'
 import { nineFoot } from './testTable'
 import { frameOf } from './frame'
 import { useHand } from './useHand'

@@ -1,7 +1,7 @@
 /** What a pointer does on a drawn table: take hold of a ball, move it, let it go; or aim. */
 import { computed, ref, type Ref } from 'vue'
 import type { Table } from '@/api/client'
-import type { Place } from '@/board/document'
+import type { Place } from '@/drawing/place'
 import { ballName } from './balls'
 import type { Frame, Point } from './frame'
 import { impossible, isOffTable, snapped } from './possible'

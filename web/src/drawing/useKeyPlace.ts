@@ -1,6 +1,6 @@
 /** A place on the table that is set with the arrow keys and taken with Enter; a press takes one at once. */
 import { ref, type Ref } from 'vue'
-import type { Place } from '@/board/document'
+import type { Place } from '@/drawing/place'
 import { arrowOf } from './arrows'
 
 const STEP = 0.25

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import { useSession } from '@/stores/session'
+import { useSession } from '@/session/session'
 import { theme, turnLights } from './theme'
 
 /** What every page has in its head: the light, the sheet of keys, and the way out. */

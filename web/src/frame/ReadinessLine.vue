@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useReadiness } from '@/stores/readiness'
+import { useReadiness } from '@/session/readiness'
 
 /** What of the physics is still being made ready on this machine, and how far that is. */
 const readiness = useReadiness()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { useReadiness } from '@/stores/readiness'
+import { useReadiness } from '@/session/readiness'
 import IndexTabs from './IndexTabs.vue'
 import KeysSheet from './KeysSheet.vue'
 import { useKeys } from './keys'

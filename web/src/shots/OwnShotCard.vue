@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { LIMITS, useOwnShot } from '@/stores/ownshot'
-import ProblemList from '@/frame/ProblemList.vue'
+import ProblemList from '@/parts/ProblemList.vue'
 import HitDiscs from './HitDiscs.vue'
 import TipClock from './TipClock.vue'
 import TriedAnswer from './TriedAnswer.vue'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { onUnmounted, ref, watch } from 'vue'
-import KeyLabel from '@/frame/KeyLabel.vue'
+import KeyLabel from '@/parts/KeyLabel.vue'
 
 /** Plays the drawn shot in time: null is the whole of it at once. */
 const props = defineProps<{ seconds: number }>()

@@ -1,5 +1,5 @@
 /** One's own shot by keyboard, on every page where one is aimed: left and right turn it, up and down set its speed. */
-import type { Place } from '@/board/document'
+import type { Place } from '@/drawing/place'
 import { arrowOf } from '@/drawing/arrows'
 import { LIMITS, useOwnShot } from '@/stores/ownshot'
 

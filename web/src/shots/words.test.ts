@@ -1,6 +1,5 @@
 import { endingsOf } from './endings'
 import { describe, expect, it } from 'vitest'
-import { ledgerState } from '@/places/table/ledgerState'
 import type { Way } from '@/api/client'
 import { behindWords, chanceWords, leadWords, spread } from './words'
 
@@ -21,31 +20,6 @@ describe('a way of playing a shot', () => {
     expect(leadWords({ ...way, ahead: { value: 0.01, low: 0, high: 0.02 } })).toBe('+1.0 point')
     expect(leadWords({ ...way, alike: true })).toBe('as good')
     expect(leadWords({ ...way, advised: true, alike: true })).toBe('advised')
-  })
-})
-
-describe('the ledger says how far it is', () => {
-  const plain = {
-    stale: false,
-    status: 'running',
-    waitsFor: '',
-    isFinal: false,
-    running: true,
-    lines: 0,
-    seconds: 2.04,
-  }
-  it('from looking to settled, and what still runs then', () => {
-    expect(ledgerState(plain)).toBe('looking')
-    expect(ledgerState({ ...plain, lines: 4 })).toBe('refining')
-    expect(ledgerState({ ...plain, isFinal: true })).toBe(
-      'settled in 2.0 s; now what would change the choice',
-    )
-    expect(ledgerState({ ...plain, isFinal: true, running: false })).toBe('settled in 2.0 s')
-  })
-  it('and when it waits, has ended, or no longer answers what lies there', () => {
-    expect(ledgerState({ ...plain, waitsFor: 'the rules' })).toBe('waiting')
-    expect(ledgerState({ ...plain, status: 'stopped' })).toBe('stopped')
-    expect(ledgerState({ ...plain, stale: true, isFinal: true })).toBe('the layout has changed since')
   })
 })
 

@@ -4,7 +4,7 @@ import type { DrillSitting } from '@/api/client'
 import { useDrillSitting } from './drillsitting'
 import { useOutbox } from './outbox'
 import { usePractice } from './practice'
-import { useSession } from './session'
+import { useSession } from '@/session/session'
 
 const server = vi.hoisted(() => ({ sent: [] as string[], status: 200 }))
 vi.mock('@/api/client', async (original) => {

@@ -9,13 +9,14 @@ import {
   type DrillZone,
 } from '@/api/client'
 import { useGuarded } from '@/api/guarded'
-import type { BoardTable, Place } from '@/board/document'
-import { inARow, runsOf, standingOf } from '@/places/practice/ladder'
-import { today } from '@/places/record/words'
+import type { BoardTable } from '@/api/client'
+import type { Place } from '@/drawing/place'
+import { inARow, runsOf, standingOf } from '@/stores/ladder'
+import { today } from '@/words/days'
 import { useOutbox } from './outbox'
 import { usePractice } from './practice'
-import { useSession } from './session'
-import { newToken } from './token'
+import { useSession } from '@/session/session'
+import { newToken } from '@/session/token'
 
 /** A sitting at a drill: one tap an attempt, up and down the ladder, alone or by turns. */
 export const useDrillSitting = defineStore('drill-sitting', () => {

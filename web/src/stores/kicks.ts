@@ -3,26 +3,24 @@ import { computed, ref, watch } from 'vue'
 import {
   answered, api, problemsOf, type Kick, type KickLook, type KickWay, type Problem, type Stroke,
 } from '@/api/client' // prettier-ignore
-import { sameThing } from '@/board/same'
+import { sameThing } from '@/api/same'
 import { useSharedBoard } from '@/board/useBoard'
-import { createFollower, withKnown } from '@/follow'
+import { isActive } from '@/api/follow'
+import { createQuestion } from '@/api/question'
 
 const POLL_MS = 120
-const ACTIVE = ['queued', 'running', 'stopping']
 
 /** The ways to a ball: asked, followed while they are found, one of them looked at closely. */
 export const useKicks = defineStore('kicks', () => {
   const board = useSharedBoard()
-  const kick = ref<Kick | null>(null)
   const target = ref('')
   const chosen = ref<string | null>(null)
   const look = ref<KickLook | null>(null)
   const problems = ref<Problem[]>([])
-  const asking = ref(false)
-  const { follow, letGo } = createFollower()
+  const question = createQuestion('kicks', { problems, everyMs: POLL_MS, taken })
+  const { now: kick, asking, running } = question
 
   const found = computed(() => kick.value?.document ?? null)
-  const running = computed(() => asking.value || (!!kick.value && ACTIVE.includes(kick.value.status)))
   /** What of a layout the ways go by. */
   const shown = (document: { situation?: object; balls: object; table?: unknown; game?: string }) => {
     const part = (document.situation ?? {}) as Record<string, unknown>
@@ -41,51 +39,28 @@ export const useKicks = defineStore('kicks', () => {
   const way = computed(() => ways.value.find(({ id }) => id === chosen.value) ?? null)
 
   /** Look for the ways to a ball; without one to the nearest that is on. */
-  async function ask(ball = stale.value ? '' : target.value) {
-    problems.value = []
-    asking.value = true
-    try {
+  const ask = (ball = stale.value ? '' : target.value) =>
+    question.ask(async () => {
       const { me, them } = board.scene
-      const body = { document: board.document, me, them, target: ball }
-      take(await answered(api.POST('/api/kicks', { body })))
-      target.value = ball
-      chosen.value = null
-      look.value = null
-    } catch (error) {
-      problems.value = problemsOf(error)
-    } finally {
-      asking.value = false
-    }
-  }
-  function take(next: Kick) {
-    kick.value = next
-    void follow(next, {
-      look: async () => {
-        const held = kick.value?.id === next.id ? kick.value : null
-        const params = { path: { kick_id: next.id }, query: { known: held?.revision ?? -1 } }
-        return withKnown(await answered(api.GET('/api/kicks/{kick_id}', { params })), held)
-      },
-      isActive: (state) => ACTIVE.includes(state.status),
-      take: (later) => {
-        kick.value = later
-        // The first way is looked at by itself, once the list stands.
-        if (!chosen.value && later.document?.settled) choose(ways.value[0]?.id ?? null)
-      },
-      trouble: (trouble) => (problems.value = trouble),
-      everyMs: POLL_MS,
+      const next = await answered(
+        api.POST('/api/kicks', { body: { document: board.document, me, them, target: ball } }),
+      )
+      begin(ball)
+      return next
     })
-    if (!ACTIVE.includes(next.status) && !chosen.value) choose(ways.value[0]?.id ?? null)
+  /** The first way is looked at by itself, once the list stands. */
+  function taken(next: Kick) {
+    if (!chosen.value && (next.document?.settled || !isActive(next))) choose(ways.value[0]?.id ?? null)
   }
-  async function stop() {
-    if (!kick.value) return
-    const path = { kick_id: kick.value.id }
-    kick.value = await answered(api.POST('/api/kicks/{kick_id}/stop', { params: { path } }))
-  }
-  async function open(id: number) {
-    const next = await answered(api.GET('/api/kicks/{kick_id}', { params: { path: { kick_id: id } } }))
-    target.value = next.question.target
+  function begin(ball: string) {
+    target.value = ball
     chosen.value = null
     look.value = null
+  }
+  async function open(id: number) {
+    begin('')
+    const next = await question.open(id)
+    target.value = next.question.target
     return next
   }
   function choose(id: string | null) {
@@ -121,11 +96,8 @@ export const useKicks = defineStore('kicks', () => {
     choose(ways.value[Math.max(0, Math.min(ways.value.length - 1, at + by))]?.id ?? null)
   }
   function close() {
-    letGo()
-    kick.value = null
-    target.value = ''
-    chosen.value = null
-    look.value = null
+    question.close()
+    begin('')
   }
   watch(
     () => board.scene,
@@ -133,6 +105,6 @@ export const useKicks = defineStore('kicks', () => {
   )
   return {
     kick, target, chosen, look, problems, asking, found, running, stale, ways, way,
-    ask, take, stop, open, choose, closely, step, close,
+    ask, stop: question.stop, open, choose, closely, step, close,
   } // prettier-ignore
 })

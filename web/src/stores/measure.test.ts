@@ -1,7 +1,7 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { useMeasure } from './measure'
-import { useSession } from './session'
+import { useSession } from '@/session/session'
 
 /** What the server has of one player, and what it was asked. */
 const server = vi.hoisted(() => ({
@@ -14,7 +14,7 @@ vi.mock('@/api/client', async (original) => {
   const GET = async (path: string) => {
     if (path.endsWith('/attempts')) return answer({ new: 0, attempts: server.attempts })
     if (path.endsWith('/{player_id}/measure')) return answer(server.measure)
-    if (path === '/api/measures/{measure_id}') return answer({ ...server.measure, status: 'done' })
+    if (path === '/api/measures/{key}') return answer({ ...server.measure, status: 'done' })
     return answer(path === '/api/players' ? [] : null)
   }
   const POST = async (path: string) => {

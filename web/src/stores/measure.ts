@@ -1,11 +1,10 @@
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
-import { answered, api, type ErrorCosts, type Measure, type Sitting } from '@/api/client'
+import { answered, api, type Measure, type Sitting } from '@/api/client'
 import { useGuarded } from '@/api/guarded'
-import { createFollower, isActive } from '@/follow'
-import { useSession } from './session'
-
-const POLL_MS = 250
+import { isActive } from '@/api/follow'
+import { createQuestion } from '@/api/question'
+import { useSession } from '@/session/session'
 
 /** What is known of one player: his attempts, what they say, what his errors cost; asked, followed, stopped. */
 export const useMeasure = defineStore('measure', () => {
@@ -13,14 +12,13 @@ export const useMeasure = defineStore('measure', () => {
   const player = ref(0)
   const attempts = ref(0)
   const open = ref<Sitting | null>(null)
-  const measure = ref<Measure | null>(null)
-  const costs = ref<ErrorCosts | null>(null)
   const { problems, guarded } = useGuarded()
-  const [measures, prices] = [createFollower(), createFollower()]
+  const measures = createQuestion('measures', { problems, taken })
+  const prices = createQuestion('costs', { problems })
+  const { now: measure, running: measuring } = measures
+  const { now: costs, running: pricing } = prices
   const path = () => ({ params: { path: { player_id: player.value } } })
 
-  const measuring = computed(() => isActive(measure.value))
-  const pricing = computed(() => isActive(costs.value))
   const says = computed(() => measure.value?.document ?? null)
   /** Attempts that came after the last measure was asked for. */
   const fresh = computed(() => attempts.value - (measure.value?.question.attempts ?? 0))
@@ -28,9 +26,9 @@ export const useMeasure = defineStore('measure', () => {
   const show = (id: number) =>
     guarded(async () => {
       if (player.value !== id) {
-        measures.letGo()
-        prices.letGo()
-        measure.value = costs.value = open.value = null
+        measures.close()
+        prices.close()
+        open.value = null
         attempts.value = 0
         player.value = id
       }
@@ -43,58 +41,27 @@ export const useMeasure = defineStore('measure', () => {
       if (player.value !== id) return
       attempts.value = count.attempts
       open.value = sitting
-      if (last) takeMeasure(last)
+      if (price) void prices.take(price)
+      if (last) void measures.take(last)
       // Attempts that came from elsewhere are measured as soon as they are looked at.
-      else if (attempts.value)
-        takeMeasure(await answered(api.POST('/api/players/{player_id}/measure', asked())))
-      if (price) takeCosts(price)
+      else if (attempts.value) await ask()
     })
-  function takeMeasure(next: Measure) {
-    measure.value = next
-    void measures.follow(next, {
-      look: () =>
-        answered(api.GET('/api/measures/{measure_id}', { params: { path: { measure_id: next.id } } })),
-      isActive,
-      take: (later) => {
-        measure.value = later
-        // The stroke that the odds use may be another now.
-        if (!isActive(later)) void session.loadPlayers()
-      },
-      trouble: (trouble) => (problems.value = trouble),
-      everyMs: POLL_MS,
-    })
+  /** The stroke that the odds use may be another now. */
+  function taken(next: Measure, { fresh }: { fresh: boolean }) {
+    if (!fresh && !isActive(next)) void session.loadPlayers()
   }
-  function takeCosts(next: ErrorCosts) {
-    costs.value = next
-    void prices.follow(next, {
-      look: () => answered(api.GET('/api/costs/{costs_id}', { params: { path: { costs_id: next.id } } })),
-      isActive,
-      take: (later) => (costs.value = later),
-      trouble: (trouble) => (problems.value = trouble),
-      everyMs: POLL_MS,
-    })
-  }
-  const asked = () => ({ ...path(), body: { table: null, near: null } })
   const ask = () =>
-    guarded(async () => takeMeasure(await answered(api.POST('/api/players/{player_id}/measure', asked()))))
-  const stop = () =>
-    guarded(async () => {
-      if (!measure.value) return
-      const given = { params: { path: { measure_id: measure.value.id } } }
-      measure.value = await answered(api.POST('/api/measures/{measure_id}/stop', given))
-    })
-  const price = (game: string, share: number) =>
-    guarded(async () =>
-      takeCosts(
-        await answered(api.POST('/api/players/{player_id}/costs', { ...path(), body: { game, share } })),
+    measures.ask(() =>
+      answered(
+        api.POST('/api/players/{player_id}/measure', { ...path(), body: { table: null, near: null } }),
       ),
     )
-  const stopPricing = () =>
-    guarded(async () => {
-      if (!costs.value) return
-      const given = { params: { path: { costs_id: costs.value.id } } }
-      costs.value = await answered(api.POST('/api/costs/{costs_id}/stop', given))
-    })
+  const price = (game: string, share: number) =>
+    prices.ask(() =>
+      answered(api.POST('/api/players/{player_id}/costs', { ...path(), body: { game, share } })),
+    )
+  const stop = () => guarded(measures.stop)
+  const stopPricing = () => guarded(prices.stop)
   /** Begin a set of stations on a table; the sitting, or nothing when it was refused. */
   async function begin(set_name: string, table: string | Record<string, unknown>): Promise<Sitting | null> {
     let begun: Sitting | null = null

@@ -2,7 +2,7 @@ import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import type { AttemptIn } from '@/api/client'
 import { useOutbox } from './outbox'
-import { useSession } from './session'
+import { useSession } from '@/session/session'
 
 type Sent = { method: string; tokens: string[]; day?: string }
 const server = vi.hoisted(() => ({ sent: [] as unknown[], status: 200 }))

@@ -1,8 +1,8 @@
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { answered, api, RefusedError, type AttemptIn, type DrillAttemptIn, type Problem } from '@/api/client'
-import { readKept } from './kept'
-import { useSession } from './session'
+import { readKept } from '@/session/kept'
+import { useSession } from '@/session/session'
 
 /** Something that is to reach the server: an attempt at a station or a drill, or that one is taken back. */
 type Entry =

@@ -2,11 +2,11 @@ import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { answered, api, type PlayOut } from '@/api/client'
 import { useGuarded } from '@/api/guarded'
-import { createFollower } from '@/follow'
+import { createFollower, isActive } from '@/api/follow'
 import { useStudy } from './study'
 
 const POLL_MS = 400
-const ACTIVE = ['queued', 'running']
+const isUnderWay = (line: PlayOut) => isActive(line)
 
 /** Whole racks played out for the study on the screen: asked, followed, stopped. */
 export const usePlayOuts = defineStore('playouts', () => {
@@ -15,7 +15,7 @@ export const usePlayOuts = defineStore('playouts', () => {
   const { problems, guarded } = useGuarded()
   const { follow, letGo } = createFollower()
 
-  const running = computed(() => lines.value.some((line) => ACTIVE.includes(line.status)))
+  const running = computed(() => lines.value.some((line) => isUnderWay(line)))
   const progress = computed(() => {
     const [done, racks] = (['done', 'racks'] as const).map((key) =>
       lines.value.reduce((sum, line) => sum + line[key], 0),
@@ -33,7 +33,7 @@ export const usePlayOuts = defineStore('playouts', () => {
     })
   const stop = () =>
     guarded(async () => {
-      for (const line of lines.value.filter((l) => ACTIVE.includes(l.status))) {
+      for (const line of lines.value.filter(isUnderWay)) {
         const path = { playout_id: line.id }
         await answered(api.POST('/api/playouts/{playout_id}/stop', { params: { path } }))
       }
@@ -49,7 +49,7 @@ export const usePlayOuts = defineStore('playouts', () => {
   const followOn = (id: number) =>
     follow(lines.value, {
       look: () => newest(id),
-      isActive: (now) => now.some((line) => ACTIVE.includes(line.status)),
+      isActive: (now) => now.some((line) => isUnderWay(line)),
       take: (now) => (lines.value = now),
       trouble: (found) => (problems.value = found),
       everyMs: POLL_MS,

@@ -1,7 +1,7 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { usePractice } from './practice'
-import { useSession } from './session'
+import { useSession } from '@/session/session'
 
 const server = vi.hoisted(() => ({ latest: 2 as number | null, asked: [] as string[] }))
 vi.mock('@/api/client', async (original) => {

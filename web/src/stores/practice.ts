@@ -5,20 +5,16 @@ import {
   api,
   type Drill,
   type DrillProgress,
-  type ErrorCosts,
-  type Expectation,
   type Practice,
-  type QuizFill,
   type QuizPools,
   type QuizStanding,
 } from '@/api/client'
 import { useGuarded } from '@/api/guarded'
-import type { BoardTable } from '@/board/document'
-import { createFollower, isActive } from '@/follow'
-import { useSession } from './session'
-import { newToken } from './token'
+import type { BoardTable } from '@/api/client'
+import { createQuestion } from '@/api/question'
+import { useSession } from '@/session/session'
+import { newToken } from '@/session/token'
 
-const POLL_MS = 300
 const PLAYER = 'partita-practice-player'
 
 /** Who practises, what he has practised, what next; the drill that is looked at, and what is expected there. */
@@ -42,15 +38,14 @@ export const usePractice = defineStore('practice', () => {
   const overview = ref<Practice | null>(null)
   const pools = ref<QuizPools | null>(null)
   const standing = ref<QuizStanding | null>(null)
-  const expectation = ref<Expectation | null>(null)
   const progress = ref<DrillProgress | null>(null)
-  const fill = ref<QuizFill | null>(null)
-  const [expectations, fills, prices] = [createFollower(), createFollower(), createFollower()]
+  const expectations = createQuestion('expectations', { problems })
+  const fills = createQuestion('quiz-fills', { problems })
+  const prices = createQuestion('costs', { problems })
+  const { now: expectation, running: expecting } = expectations
+  const { now: fill, running: filling } = fills
+  const { now: costs, running: pricing } = prices
   const drillOf = (key: string) => drills.value.find((one) => one.key === key) ?? null
-  const expecting = computed(() => isActive(expectation.value))
-  const filling = computed(() => isActive(fill.value))
-  const costs = ref<ErrorCosts | null>(null)
-  const pricing = computed(() => isActive(costs.value))
 
   function choose(id: number) {
     chosen.value = id
@@ -78,48 +73,18 @@ export const usePractice = defineStore('practice', () => {
   const price = () =>
     guarded(async () => {
       const body = { game: 'nine-ball', share: 0.8 }
-      const asked = await answered(api.POST('/api/players/{player_id}/costs', { ...ofPlayer(), body }))
-      costs.value = asked
-      await prices.follow(asked, {
-        look: () => answered(api.GET('/api/costs/{costs_id}', { params: { path: { costs_id: asked.id } } })),
-        isActive,
-        take: (later) => (costs.value = later),
-        trouble: (trouble) => (problems.value = trouble),
-        everyMs: POLL_MS,
-      })
+      await prices.take(await answered(api.POST('/api/players/{player_id}/costs', { ...ofPlayer(), body })))
       await load()
     })
-  const stopPricing = () =>
-    guarded(async () => {
-      if (!costs.value) return
-      const path = { costs_id: costs.value.id }
-      costs.value = await answered(api.POST('/api/costs/{costs_id}/stop', { params: { path } }))
-    })
+  const stopPricing = () => guarded(prices.stop)
 
   /** What is expected of the player at a drill, followed until it is worked out. */
-  const expect = (drill: string) =>
-    guarded(async () => {
-      expectation.value = null
-      const body = { player: player.value, drill, table: table.value }
-      const asked = await answered(api.POST('/api/practice/expectations', { body }))
-      expectation.value = asked
-      const path = { expectation_id: asked.id }
-      void expectations.follow(asked, {
-        look: () => answered(api.GET('/api/practice/expectations/{expectation_id}', { params: { path } })),
-        isActive,
-        take: (later) => (expectation.value = later),
-        trouble: (trouble) => (problems.value = trouble),
-        everyMs: POLL_MS,
-      })
-    })
-  const stopExpecting = () =>
-    guarded(async () => {
-      if (!expectation.value) return
-      const path = { expectation_id: expectation.value.id }
-      expectation.value = await answered(
-        api.POST('/api/practice/expectations/{expectation_id}/stop', { params: { path } }),
-      )
-    })
+  const expect = (drill: string) => {
+    expectations.close()
+    const body = { player: player.value, drill, table: table.value }
+    return expectations.ask(() => answered(api.POST('/api/expectations', { body })))
+  }
+  const stopExpecting = () => guarded(expectations.stop)
   const look = (key: string) =>
     guarded(async () => {
       progress.value = null
@@ -179,24 +144,10 @@ export const usePractice = defineStore('practice', () => {
   }
   const fillOwn = () =>
     guarded(async () => {
-      const asked = await answered(api.POST('/api/quiz/own', { body: { player: player.value } }))
-      fill.value = asked
-      const path = { fill_id: asked.id }
-      await fills.follow(asked, {
-        look: () => answered(api.GET('/api/quiz/own/{fill_id}', { params: { path } })),
-        isActive,
-        take: (later) => (fill.value = later),
-        trouble: (trouble) => (problems.value = trouble),
-        everyMs: POLL_MS,
-      })
+      await fills.take(await answered(api.POST('/api/quiz-fills', { body: { player: player.value } })))
       pools.value = await answered(api.GET('/api/quiz/pools'))
     })
-  const stopFilling = () =>
-    guarded(async () => {
-      if (!fill.value) return
-      const path = { fill_id: fill.value.id }
-      fill.value = await answered(api.POST('/api/quiz/own/{fill_id}/stop', { params: { path } }))
-    })
+  const stopFilling = () => guarded(fills.stop)
   return {
     players, player, playerName, table, drills, overview, pools, standing, expectation, progress, fill, problems,
     expecting, filling, costs, pricing, stopPricing, idOf, drillOf, choose, load, price, expect, stopExpecting, look, begin, saveDrill,

@@ -1,6 +1,6 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
-import { NOTHING } from '@/places/record/filters'
+import { NOTHING } from '@/stores/filters'
 import { useMatch } from './match'
 import { useRecord } from './record'
 

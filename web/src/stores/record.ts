@@ -1,20 +1,18 @@
 import { defineStore } from 'pinia'
-import { computed, ref } from 'vue'
+import { ref } from 'vue'
 import {
   answered,
   api,
   type Decision,
   type Deleted,
   type MatchLine,
-  type Reckoning,
   type RecordKnown,
   type SeasonAnswer,
 } from '@/api/client'
 import { useGuarded } from '@/api/guarded'
-import { createFollower, isActive } from '@/follow'
-import { asked, NOTHING, type Filters } from '@/places/record/filters'
+import { createQuestion } from '@/api/question'
+import { asked, NOTHING, type Filters } from '@/stores/filters'
 
-const POLL_MS = 400
 interface Page<T> {
   total: number
   rows: T[]
@@ -39,9 +37,8 @@ export const useRecord = defineStore('record', () => {
   const deleted = ref<Deleted[]>([])
   const undo = ref<Undo | null>(null)
   const { problems, guarded } = useGuarded()
-  const follower = createFollower()
-  const reckoning = ref<Reckoning | null>(null)
-  const weighing = computed(() => isActive(reckoning.value))
+  const reckonings = createQuestion('reckonings', { problems })
+  const { now: reckoning, running: weighing } = reckonings
 
   const query = (more: object = {}) => ({ params: { query: { ...asked(filters.value), ...more } } })
   let latest = 0
@@ -101,25 +98,8 @@ export const useRecord = defineStore('record', () => {
   const bringBack = async () => {
     if (undo.value) await restore(undo.value.kind, undo.value.id)
   }
-  const weighAnew = () =>
-    guarded(async () => followReckoning(await answered(api.POST('/api/season/anew', query()))))
-  function followReckoning(next: Reckoning) {
-    reckoning.value = next
-    void follower.follow(next, {
-      look: () =>
-        answered(api.GET('/api/reckonings/{reckoning_id}', { params: { path: { reckoning_id: next.id } } })),
-      isActive,
-      take: (later) => (reckoning.value = later),
-      trouble: (found) => (problems.value = found),
-      everyMs: POLL_MS,
-    })
-  }
-  const stopWeighing = () =>
-    guarded(async () => {
-      if (!reckoning.value) return
-      const path = { params: { path: { reckoning_id: reckoning.value.id } } }
-      reckoning.value = await answered(api.POST('/api/reckonings/{reckoning_id}/stop', path))
-    })
+  const weighAnew = () => reckonings.ask(() => answered(api.POST('/api/season/anew', query())))
+  const stopWeighing = () => guarded(reckonings.stop)
 
   return {
     filters, known, season, matches, decisions, matchPage, page, undo, problems, reckoning, weighing,

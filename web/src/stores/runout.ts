@@ -1,13 +1,13 @@
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
-import { answered, api, problemsOf, type Planned, type Problem, type RunOut } from '@/api/client'
-import { copied, type LayoutDocument, type OwnStroke, type Place, type Situation } from '@/board/document'
-import { sameThing } from '@/board/same'
+import { answered, api, type Planned, type Problem, type RunOut } from '@/api/client'
+import { copied, type LayoutDocument, type OwnStroke, type Situation } from '@/board/document'
+import type { Place } from '@/drawing/place'
+import { sameThing } from '@/api/same'
 import { useSharedBoard } from '@/board/useBoard'
-import { createFollower } from '@/follow'
+import { createQuestion } from '@/api/question'
 
 const POLL_MS = 150
-const ACTIVE = ['queued', 'running', 'stopping']
 
 /** What is fixed of a plan: what counts, the order; pockets, places of rest and own shots by ball. */
 export interface Fixed {
@@ -40,16 +40,14 @@ export function changeWords({ order, pockets, rests, strokes, goal }: Fixed): st
 /** The run-out on the screen: asked, followed while it is worked out, one ball of it looked at. */
 export const useRunOut = defineStore('runout', () => {
   const board = useSharedBoard()
-  const runOut = ref<RunOut | null>(null)
   const fixed = ref<Fixed>({ ...FREE })
   const step = ref<number | null>(null)
   const variants = ref<Variant[]>([])
   const problems = ref<Problem[]>([])
-  const asking = ref(false)
-  const { follow, letGo } = createFollower()
+  const question = createQuestion('run-outs', { problems, everyMs: POLL_MS, taken })
+  const { now: runOut, asking, running } = question
 
   const plan = computed(() => runOut.value?.document ?? null)
-  const running = computed(() => asking.value || (!!runOut.value && ACTIVE.includes(runOut.value.status)))
   const stale = computed(() => {
     if (!runOut.value) return false
     const { document, players } = runOut.value.question
@@ -70,51 +68,23 @@ export const useRunOut = defineStore('runout', () => {
   )
 
   /** Work the pattern out; what is fixed of it stays so while the layout is the same. */
-  async function ask(changed: Partial<Fixed> = {}) {
-    problems.value = []
-    asking.value = true
-    try {
+  const ask = (changed: Partial<Fixed> = {}) =>
+    question.ask(() => {
       const kept = stale.value ? { ...FREE, goal: fixed.value.goal } : fixed.value
       if (stale.value) variants.value = []
       fixed.value = { ...kept, ...changed }
       const body = { document: board.document, me: board.scene.me, them: board.scene.them, ...fixed.value }
-      take(await answered(api.POST('/api/run-outs', { body })), true)
-    } catch (error) {
-      problems.value = problemsOf(error)
-    } finally {
-      asking.value = false
-    }
-  }
-  function take(next: RunOut, fresh = false) {
-    const before = plan.value
-    runOut.value = next
-    // Until the new plan is there the old one stays in sight.
-    if (fresh && !next.document && before && !stale.value) runOut.value = { ...next, document: before }
-    if (step.value !== null && plan.value && step.value >= plan.value.plan.length) step.value = null
-    if (fresh) void followOn(next)
-  }
-  const followOn = (first: RunOut) =>
-    follow(first, {
-      look: () => {
-        const known = runOut.value?.id === first.id ? runOut.value.revision : -1
-        const params = { path: { run_out_id: first.id }, query: { known } }
-        return answered(api.GET('/api/run-outs/{run_out_id}', { params }))
-      },
-      isActive: (state) => ACTIVE.includes(state.status),
-      take: (next) => take(next.document ? next : { ...next, document: plan.value }),
-      trouble: (found) => (problems.value = found),
-      everyMs: POLL_MS,
+      return answered(api.POST('/api/run-outs', { body }))
     })
-  async function stop() {
-    if (!runOut.value) return
-    const path = { run_out_id: runOut.value.id }
-    const next = await answered(api.POST('/api/run-outs/{run_out_id}/stop', { params: { path } }))
-    runOut.value = { ...next, document: next.document ?? plan.value }
+  function taken(next: RunOut, { fresh, before }: { fresh: boolean; before: RunOut | null }) {
+    // Until the new plan is there the old one stays in sight.
+    if (!next.document && before?.document && !(fresh && stale.value))
+      runOut.value = { ...next, document: before.document }
+    if (step.value !== null && plan.value && step.value >= plan.value.plan.length) step.value = null
   }
   async function open(id: number) {
-    const next = await answered(
-      api.GET('/api/run-outs/{run_out_id}', { params: { path: { run_out_id: id } } }),
-    )
+    step.value = null
+    const next = await question.open(id)
     const { goal, ...fix } = next.question
     fixed.value = {
       goal: goal as Fixed['goal'],
@@ -123,8 +93,6 @@ export const useRunOut = defineStore('runout', () => {
       rests: fix.rests as Fixed['rests'],
       strokes: (fix.strokes ?? {}) as Fixed['strokes'],
     }
-    step.value = null
-    take(next, true)
     return next
   }
   /** The layout before a ball of the plan, as it comes to it. */
@@ -151,8 +119,7 @@ export const useRunOut = defineStore('runout', () => {
     step.value = at === null || last < 0 ? null : Math.max(0, Math.min(last, at))
   }
   function close() {
-    letGo()
-    runOut.value = null
+    question.close()
     step.value = null
     variants.value = []
     fixed.value = { ...FREE }
@@ -163,6 +130,6 @@ export const useRunOut = defineStore('runout', () => {
   )
   return {
     runOut, plan, planned, chance, fixed, step, variants, problems, asking, running, stale,
-    ask, stop, open, keep, look, layoutAt, close,
+    ask, stop: question.stop, open, keep, look, layoutAt, close,
   } // prettier-ignore
 })

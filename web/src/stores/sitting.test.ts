@@ -1,7 +1,6 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Sitting, Station } from '@/api/client'
-import { outcomeOf } from '@/places/players/sitting/sittingKeys'
 import { useOutbox } from './outbox'
 import { useSitting } from './sitting'
 
@@ -65,14 +64,5 @@ describe('a sitting', () => {
     const tokens = one.played.map(({ token }) => token)
     expect(new Set(tokens).size).toBe(2)
     expect(tokens[0]).toMatch(/^[0-9a-f]{32}$/)
-  })
-})
-
-describe('the keys of a sitting', () => {
-  it('stand for the outcomes that a shot can have', () => {
-    expect(['m', 'k', 'K', 'n', 'L', 'd', 'x'].map((key) => outcomeOf(key, true))).toEqual([
-      'made', 'thick', 'far thick', 'thin', 'far thin', 'short', null,
-    ]) // prettier-ignore
-    expect(['m', 'd'].map((key) => outcomeOf(key, false))).toEqual([null, 'pocketed'])
   })
 })

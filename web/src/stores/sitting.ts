@@ -2,9 +2,9 @@ import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { answered, api, type AttemptIn, type Sitting, type Station } from '@/api/client'
 import { useGuarded } from '@/api/guarded'
-import type { Place } from '@/board/document'
+import type { Place } from '@/drawing/place'
 import { useOutbox } from './outbox'
-import { newToken } from './token'
+import { newToken } from '@/session/token'
 
 /** A set of stations that is gone through: what is asked, what was played, one tap an attempt. */
 export const useSitting = defineStore('sitting', () => {

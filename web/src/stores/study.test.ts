@@ -28,7 +28,7 @@ vi.mock('@/api/client', async (original) => {
   const client = await original<Record<string, unknown>>()
   return { ...client, api: { GET: ask('GET'), POST: ask('POST'), PUT: ask('PUT'), DELETE: ask('DELETE') } }
 })
-const STUDY = '/api/studies/{study_id}'
+const STUDY = '/api/studies/{key}'
 
 const line = (id: string, value: number): Option =>
   ({ id, aim: 'attack', name: id, stroke: { aim_deg: 1, speed_mps: 2 }, rack_chance: { value } }) as Option
@@ -214,7 +214,7 @@ describe('a study', () => {
 })
 
 describe('play-outs', () => {
-  const PLAYOUTS = `${STUDY}/playouts`
+  const PLAYOUTS = '/api/studies/{study_id}/playouts'
   const playout = (id: number, option: number | null, done: number, status: string) => ({
     id, option, done, status, racks: 128, name: '', chance: null, waits_for: '', failure: '',
   }) // prettier-ignore

@@ -2,11 +2,11 @@ import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { answered, api, problemsOf, type Drawing, type Option, type Problem, type Study } from '@/api/client'
 import { useSharedBoard } from '@/board/useBoard'
-import { createFollower, withKnown } from '@/follow'
-import { isStillAsked, questionOf } from '@/places/table/question'
+import { isActive } from '@/api/follow'
+import { isStillAsked, questionOf } from '@/board/question'
+import { createQuestion } from '@/api/question'
 
 const POLL_MS = 150
-const ACTIVE = ['queued', 'running', 'stopping']
 
 export type Aim = 'all' | 'attack' | 'safe' | 'two-way'
 /** Tries of each leader: what Weigh asks for, how much more Refine does, and the server's most. */
@@ -17,15 +17,14 @@ const MOST_SAMPLES = 20_000
 /** The study on the screen: asked, followed while it refines, one of its options drawn. */
 export const useStudy = defineStore('study', () => {
   const board = useSharedBoard()
-  const study = ref<Study | null>(null)
   /** Options are known by their id: what a player would call the same shot, whatever stroke is found best for it. */
   const chosen = ref<string | null>(null)
   const pinnedId = ref<string | null>(null)
   const drawing = ref<Drawing | null>(null)
   const filter = ref<Aim>('all')
   const problems = ref<Problem[]>([])
-  const asking = ref(false)
-  const { follow, letGo: letStudyGo } = createFollower()
+  const question = createQuestion('studies', { problems, everyMs: POLL_MS, taken })
+  const { now: study, asking, running } = question
 
   /** What was known before refining: it stays on the page until the finer answer has settled. */
   const before = ref<Study | null>(null)
@@ -47,7 +46,6 @@ export const useStudy = defineStore('study', () => {
     return [...options.value].sort((a, b) => place(a) - place(b))
   })
   const isHeld = computed(() => inOrder.value.some((o, i) => o !== options.value[i]))
-  const running = computed(() => asking.value || (!!study.value && ACTIVE.includes(study.value.status)))
   const place = computed(() => options.value.findIndex((o) => o.id === chosen.value))
   const option = computed(() => options.value[place.value] ?? null)
   const pinned = computed(() => options.value.find((o) => o.id === pinnedId.value) ?? null)
@@ -62,52 +60,29 @@ export const useStudy = defineStore('study', () => {
   const canRefine = computed(() => !running.value && !!result.value?.settled && samples.value < MOST_SAMPLES)
   /** The same question with more tries; what is chosen stays chosen. */
   const refine = () => weigh(Math.min(MOST_SAMPLES, MORE * samples.value), true)
-  async function weigh(tries = SAMPLES, again = false) {
-    problems.value = []
-    asking.value = true
-    try {
+  const weigh = (tries = SAMPLES, again = false) =>
+    question.ask(async () => {
       const body = { ...questionOf(board), seed: 1, samples: tries }
       const next = await answered(api.POST('/api/studies', { body }))
       before.value = again ? study.value : null
       if (!again) touched = false
-      take(next, true)
-    } catch (error) {
-      problems.value = problemsOf(error)
-    } finally {
-      asking.value = false
-    }
-  }
-  function take(next: Study, fresh = false) {
-    const leading = place.value <= 0
-    study.value = next
-    if (fresh) {
+      return next
+    })
+  function taken(next: Study, news: { fresh: boolean; before: Study | null }) {
+    const shown = (before.value ?? news.before)?.document?.options ?? []
+    const leading = shown.findIndex((o) => o.id === chosen.value) <= 0
+    if (news.fresh) {
       held.value = null
       if (!before.value) forget()
-      void followOn(next)
     }
     if (before.value) refined(next)
     const first = options.value[0]?.id ?? null
     // Until the user has chosen a line, the drawing follows the leader.
     if (!option.value || (leading && !touched)) chosen.value = first
   }
-  const followOn = (first: Study) =>
-    follow(first, {
-      look: async () => {
-        const held = study.value?.id === first.id ? study.value : null
-        const params = { path: { study_id: first.id }, query: { known: held?.revision ?? -1 } }
-        return withKnown(await answered(api.GET('/api/studies/{study_id}', { params })), held)
-      },
-      isActive: (state) => ACTIVE.includes(state.status),
-      take: (next) => {
-        const isNews = next.revision !== study.value?.revision || next.status !== study.value.status
-        if (isNews || next.waits_for !== study.value?.waits_for) take(next)
-      },
-      trouble: (found) => (problems.value = found),
-      everyMs: POLL_MS,
-    })
   /** The finer answer takes the place of the other when it has settled; stopped or failed, it leaves it there. */
   function refined(next: Study) {
-    const isOver = !ACTIVE.includes(next.status)
+    const isOver = !isActive(next)
     if (!isOver && !next.document?.settled) return
     if (!next.document?.settled) study.value = before.value
     if (next.failure) problems.value = [{ where: '', what: next.failure, accepted: '' }]
@@ -123,27 +98,19 @@ export const useStudy = defineStore('study', () => {
     touched = true
     chosen.value = next.id
   }
-  async function stop() {
-    if (!study.value) return
-    const path = { study_id: study.value.id }
-    study.value = await answered(api.POST('/api/studies/{study_id}/stop', { params: { path } }))
-  }
   async function keep(name: string) {
     if (!study.value) return
     const path = { study_id: study.value.id }
     const body = { name, layout: board.id }
     study.value = await answered(api.POST('/api/studies/{study_id}/keep', { params: { path }, body }))
   }
-  async function open(id: number) {
-    const next = await answered(api.GET('/api/studies/{study_id}', { params: { path: { study_id: id } } }))
+  function open(id: number) {
     touched = false
     before.value = null
-    take(next, true)
-    return next
+    return question.open(id)
   }
   function close() {
-    letStudyGo()
-    study.value = null
+    question.close()
     before.value = null
     forget()
   }
@@ -170,6 +137,6 @@ export const useStudy = defineStore('study', () => {
 
   return {
     study, result, isFinal, isRefining, options, shown, hold, letGo, isHeld, samples, canRefine, refine, option, pinned, pin, unpin, place, chosen, drawing, filter, problems, asking, running, stale,
-    weigh, choose, stop, keep, open, close,
+    weigh, choose, stop: question.stop, keep, open, close,
   } // prettier-ignore
 })

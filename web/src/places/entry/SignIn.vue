@@ -3,7 +3,7 @@ import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { ref } from 'vue'
 import { problemsOf, sentence, type Problem } from '@/api/client'
-import { useSession } from '@/stores/session'
+import { useSession } from '@/session/session'
 
 const session = useSession()
 const name = ref('')

@@ -2,7 +2,7 @@
 import { computed, onMounted, ref } from 'vue'
 import { useBoard } from '@/board/useBoard'
 import { tableNameOf } from '@/board/document'
-import ProblemList from '@/frame/ProblemList.vue'
+import ProblemList from '@/parts/ProblemList.vue'
 import { saveFile } from '@/frame/saveFile'
 import { useTries } from '@/stores/tries'
 import { numberWords } from '@/drawing/rails'

@@ -1,6 +1,6 @@
 /** A try, from a kick that was played with the cue ball alone and the place where it arrived. */
 import type { KickLook, TryIn } from '@/api/client'
-import type { Place } from '@/board/document'
+import type { Place } from '@/drawing/place'
 import { countedBeside, nearestRail, numberAt, railWords } from '@/drawing/rails'
 
 const KINDS: Record<number, string> = { 2: 'mirror', 3: 'two-cushion' }

@@ -19,15 +19,14 @@ export function useKicksAddress(guarded: (work: () => Promise<unknown>) => Promi
       return
     }
     if (id === kicks.kick?.id) return
-    const next = await kicks.open(id)
-    const { question } = next
+    const way = route.query['way']
+    const { question } = await kicks.open(id)
     board.load(wholeDocument(question.document), board.name || 'A layout with a hidden ball', null, {
       ...question.players,
       race: board.scene.race,
     })
-    const way = route.query['way']
-    kicks.take(next)
-    if (typeof way === 'string' && way) kicks.choose(way)
+    // Ways are those of the layout: now that it lies on the board, there are some to choose from.
+    kicks.choose(typeof way === 'string' && way ? way : (kicks.ways[0]?.id ?? null))
   }
   const show = () => {
     if (isHere()) void guarded(open)

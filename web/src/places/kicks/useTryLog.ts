@@ -1,6 +1,6 @@
 import { computed, ref, type Ref } from 'vue'
 import type { Stroke } from '@/api/client'
-import type { Place } from '@/board/document'
+import type { Place } from '@/drawing/place'
 import { useSharedBoard } from '@/board/useBoard'
 import { useKicks } from '@/stores/kicks'
 import { useTries } from '@/stores/tries'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
 import type { Player, PlayerIn } from '@/api/client'
-import { useSession } from '@/stores/session'
+import { useSession } from '@/session/session'
 import FormShell from './FormShell.vue'
 import { nameOfCopy, NERVES } from './words'
 

@@ -2,7 +2,7 @@
 import { computed, onMounted, reactive, ref } from 'vue'
 import type { TableChoice, TableIn } from '@/api/client'
 import { STANDARD_TABLES } from '@/board/scene'
-import { useSession } from '@/stores/session'
+import { useSession } from '@/session/session'
 import FormShell from './FormShell.vue'
 import { fieldsOf, nameOfCopy } from './words'
 

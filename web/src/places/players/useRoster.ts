@@ -1,7 +1,7 @@
 /** Players and tables of one's own: made, changed, deleted; the lists that every scene chooses from follow. */
 import { answered, api, type PlayerIn, type TableIn } from '@/api/client'
 import { useGuarded } from '@/api/guarded'
-import { useSession } from '@/stores/session'
+import { useSession } from '@/session/session'
 
 export function useRoster() {
   const session = useSession()

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Player, TableChoice } from '@/api/client'
+import { outcomeOf } from './sitting/sittingKeys'
 import { fieldsOf, nameOfCopy, playerIn, playerWords, tableWords } from './words'
 
 describe('players and tables in words', () => {
@@ -51,5 +52,14 @@ describe('players and tables in words', () => {
   })
   it('name a copy as nothing else is named', () => {
     expect(nameOfCopy('Ida', ['Ida', 'Ida 2'])).toBe('Ida 3')
+  })
+})
+
+describe('the keys of a sitting', () => {
+  it('stand for the outcomes that a shot can have', () => {
+    expect(['m', 'k', 'K', 'n', 'L', 'd', 'x'].map((key) => outcomeOf(key, true))).toEqual([
+      'made', 'thick', 'far thick', 'thin', 'far thin', 'short', null,
+    ]) // prettier-ignore
+    expect(['m', 'd'].map((key) => outcomeOf(key, false))).toEqual([null, 'pocketed'])
   })
 })

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import type { DrillZone } from '@/api/client'
-import type { Place } from '@/board/document'
-import { POCKETS } from '@/board/pockets'
+import type { Place } from '@/drawing/place'
+import { POCKETS } from '@/drawing/pockets'
 import { useSharedBoard } from '@/board/useBoard'
 import PracticeDrawing from '@/drawing/PracticeDrawing.vue'
-import ChoiceChips from '@/frame/ChoiceChips.vue'
+import ChoiceChips from '@/parts/ChoiceChips.vue'
 import { usePractice } from '@/stores/practice'
-import { useSession } from '@/stores/session'
+import { useSession } from '@/session/session'
 import { drillOfForm, type DrillWish } from './ownDrill'
 
 /** A drill of one's own, from the layout on the board: what is to be played, what counts, and how it gets harder. */

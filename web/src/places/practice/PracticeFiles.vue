@@ -3,7 +3,7 @@ import { ref } from 'vue'
 import { answered, api } from '@/api/client'
 import { useGuarded } from '@/api/guarded'
 import { upload } from '@/api/upload'
-import ProblemList from '@/frame/ProblemList.vue'
+import ProblemList from '@/parts/ProblemList.vue'
 
 /** Practice as files: all of it out, a file of it or a shared drill in. */
 const emit = defineEmits<{ taken: [] }>()

@@ -2,8 +2,8 @@
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { GAMES, gameOf } from '@/board/document'
-import ProgressLine from '@/frame/ProgressLine.vue'
-import { dayWords } from '@/places/record/words'
+import ProgressLine from '@/parts/ProgressLine.vue'
+import { dayWords } from '@/words/days'
 import { usePractice } from '@/stores/practice'
 
 /** The decision quiz: a round begun, alone or two on the same one; what all rounds come to. */

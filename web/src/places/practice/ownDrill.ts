@@ -1,6 +1,7 @@
 /** A drill of one's own from what a form says: each step asks for two thirds of the one before it. */
 import type { DrillZone } from '@/api/client'
-import type { LayoutDocument, Place } from '@/board/document'
+import type { LayoutDocument } from '@/board/document'
+import type { Place } from '@/drawing/place'
 
 export interface DrillWish {
   name: string

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { ExpectedStep } from '@/api/client'
 import { emptyDocument, type LayoutDocument } from '@/board/document'
-import { inARow, movedOn, runsOf, standingOf } from './ladder'
+import { inARow, movedOn, runsOf, standingOf } from '@/stores/ladder'
 import { drillOfForm } from './ownDrill'
 import { outcomeOfKey } from './practiceKeys'
 import { useChoice } from './quiz/useChoice'

@@ -4,8 +4,8 @@ import { useRouter } from 'vue-router'
 import { answered, api, type BroughtBack } from '@/api/client'
 import { useGuarded } from '@/api/guarded'
 import { upload } from '@/api/upload'
-import ProblemList from '@/frame/ProblemList.vue'
-import { useSession } from '@/stores/session'
+import ProblemList from '@/parts/ProblemList.vue'
+import { useSession } from '@/session/session'
 
 /** One's account: everything of it as one file, out and in; another password; and its end. */
 const emit = defineEmits<{ taken: [] }>()

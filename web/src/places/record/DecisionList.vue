@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import type { Decision } from '@/api/client'
 import { percent } from '@/shots/words'
-import { dayWords, endingWord, points } from './words'
+import { dayWords } from '@/words/days'
+import { endingWord, points } from './words'
 
 /** Decisions, the latest first: what was played, what it gave away, how it ended and what the stroke brought. */
 defineProps<{ decisions: Decision[]; total: number }>()

@@ -3,9 +3,9 @@ import { computed, ref } from 'vue'
 import { answered, api, sentence, type RecordReading } from '@/api/client'
 import { useGuarded } from '@/api/guarded'
 import { upload } from '@/api/upload'
-import ProblemList from '@/frame/ProblemList.vue'
-import { useSession } from '@/stores/session'
-import { fileOf, type Filters } from './filters'
+import ProblemList from '@/parts/ProblemList.vue'
+import { useSession } from '@/session/session'
+import { fileOf, type Filters } from '@/stores/filters'
 
 /** The record as files, out and in. */
 const props = defineProps<{ filters: Filters }>()

@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { GAMES } from '@/board/document'
 import type { RecordKnown } from '@/api/client'
-import { isFiltered, NOTHING, type Filters } from './filters'
+import { isFiltered, NOTHING, type Filters } from '@/stores/filters'
 import { CHOICES, SHOTS } from './words'
 
 /** What the page is about: who, against whom, what, when; words find the rest. */

@@ -6,8 +6,8 @@ import FormShell from '@/places/players/FormShell.vue'
 import { STANDARD_TABLES } from '@/board/scene'
 import { useSharedBoard } from '@/board/useBoard'
 import { useRecord } from '@/stores/record'
-import { useSession } from '@/stores/session'
-import { today } from './words'
+import { useSession } from '@/session/session'
+import { today } from '@/words/days'
 
 /** A match, new or changed: when, who, what. */
 const props = defineProps<{ from: Match | null }>()

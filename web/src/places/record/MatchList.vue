@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { MatchLine } from '@/api/client'
-import { dayWords } from './words'
+import { dayWords } from '@/words/days'
 
 /** Matches, the latest first. */
 defineProps<{ matches: MatchLine[]; total: number }>()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Season } from '@/api/client'
-import ChoiceChips from '@/frame/ChoiceChips.vue'
+import ChoiceChips from '@/parts/ChoiceChips.vue'
 import { percent } from '@/shots/words'
 import ReliabilityChart from './ReliabilityChart.vue'
 

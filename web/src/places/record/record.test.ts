@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { asked, fileOf, filtersOf, isFiltered, NOTHING } from './filters'
-import { dayWords, endingWord, pages, points, today } from './words'
+import { asked, fileOf, filtersOf, isFiltered, NOTHING } from '@/stores/filters'
+import { dayWords, today } from '@/words/days'
+import { endingWord, pages, points } from './words'
 
 describe('filters of the record', () => {
   it('stand in the address by what is asked for, and come back from it', () => {

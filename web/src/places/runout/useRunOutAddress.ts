@@ -19,12 +19,12 @@ export function useRunOutAddress(guarded: (work: () => Promise<unknown>) => Prom
       return
     }
     if (id === runOut.runOut?.id) return
+    const ball = Number(route.query['shot'])
     const { question } = await runOut.open(id)
     board.load(wholeDocument(question.document), board.name || 'A planned layout', null, {
       ...question.players,
       race: board.scene.race,
     })
-    const ball = Number(route.query['shot'])
     if (ball) runOut.look(ball - 1)
   }
   const show = () => {

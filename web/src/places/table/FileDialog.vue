@@ -8,9 +8,9 @@ import { useGuarded } from '@/api/guarded'
 import { pngFile, svgFile } from '@/drawing/picture'
 import { wholeDocument } from '@/board/document'
 import { useSharedBoard } from '@/board/useBoard'
-import { useSession } from '@/stores/session'
+import { useSession } from '@/session/session'
 import { useStudy } from '@/stores/study'
-import ProblemList from '@/frame/ProblemList.vue'
+import ProblemList from '@/parts/ProblemList.vue'
 
 const props = defineProps<{ visible: boolean; drawn: () => SVGSVGElement | null }>()
 const emit = defineEmits<{ close: [] }>()

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { POCKETS } from '@/board/pockets'
+import { POCKETS } from '@/drawing/pockets'
 import { useBoard } from '@/board/useBoard'
-import ChoiceChips from '@/frame/ChoiceChips.vue'
-import ProblemList from '@/frame/ProblemList.vue'
+import ChoiceChips from '@/parts/ChoiceChips.vue'
+import ProblemList from '@/parts/ProblemList.vue'
 import { useGuess } from '@/stores/guess'
 
 /** What would you play, and how often do you make it: asked before the ledger opens. */

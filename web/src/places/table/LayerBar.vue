@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Drawing } from '@/api/client'
-import KeyLabel from '@/frame/KeyLabel.vue'
+import KeyLabel from '@/parts/KeyLabel.vue'
 import { percent } from '@/shots/words'
 import { useInHand } from '@/stores/inhand'
-import { LAYERS, useLayers } from '@/stores/layers'
+import { LAYERS } from '@/drawing/layers'
+import { useLayers } from '@/stores/layers'
 
 /** The layers of the drawing: each shown or hidden, and all that are shown read out in sentences on demand. */
 const props = defineProps<{ drawing: Drawing | null }>()

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useBoard } from '@/board/useBoard'
-import KeyLabel from '@/frame/KeyLabel.vue'
-import ProgressLine from '@/frame/ProgressLine.vue'
+import KeyLabel from '@/parts/KeyLabel.vue'
+import ProgressLine from '@/parts/ProgressLine.vue'
 import { AIM_MARKS } from '@/shots/endings'
 import { capital, chanceWords } from '@/shots/words'
 import { useGuess } from '@/stores/guess'

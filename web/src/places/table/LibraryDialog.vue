@@ -9,7 +9,7 @@ import { useGuarded } from '@/api/guarded'
 import { GAMES } from '@/board/document'
 import { useSharedBoard } from '@/board/useBoard'
 import { emptyDocument } from '@/board/document'
-import ProblemList from '@/frame/ProblemList.vue'
+import ProblemList from '@/parts/ProblemList.vue'
 import { useStudy } from '@/stores/study'
 import { entriesOf, found, KINDS, type Entry } from './library'
 import LibraryEntry from './LibraryEntry.vue'
@@ -75,7 +75,7 @@ const remove = ({ kind, id }: Entry) =>
       await answered(api.DELETE('/api/layouts/{layout_id}', { params: { path: { layout_id: id } } }))
       if (board.id === id) board.markKept(null)
     } else {
-      await answered(api.DELETE('/api/studies/{study_id}', { params: { path: { study_id: id } } }))
+      await answered(api.DELETE('/api/studies/{key}', { params: { path: { key: id } } }))
     }
     // What is deleted has no address any more.
     if (Number(route.params[`${kind}Id`]) === id) await router.replace({ name: 'table' })

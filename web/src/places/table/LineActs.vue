@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { isSameStroke } from '@/board/strokes'
 import { useBoard } from '@/board/useBoard'
-import KeyLabel from '@/frame/KeyLabel.vue'
+import KeyLabel from '@/parts/KeyLabel.vue'
 import { useStudy } from '@/stores/study'
 
 /** What can be done with the chosen line: compare it, or take one's own shot out again. */

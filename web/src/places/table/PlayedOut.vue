@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import ProgressLine from '@/frame/ProgressLine.vue'
+import ProgressLine from '@/parts/ProgressLine.vue'
 import { percent } from '@/shots/words'
 import { usePlayOuts } from '@/stores/playouts'
 import { useStudy } from '@/stores/study'

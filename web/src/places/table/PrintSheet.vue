@@ -8,7 +8,7 @@ import { ballName } from '@/drawing/balls'
 import { frameOf, polyline } from '@/drawing/frame'
 import TableBed from '@/drawing/TableBed.vue'
 import { capital, chanceWords, percent, speedWords } from '@/shots/words'
-import { useSession } from '@/stores/session'
+import { useSession } from '@/session/session'
 
 /** What is printed of the Table place: the layout with ring marks and their measures, and the chosen line. */
 const props = defineProps<{ option: Option | null; drawing: Drawing | null }>()

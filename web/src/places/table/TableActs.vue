@@ -2,7 +2,7 @@
 import Button from 'primevue/button'
 import { useBoard } from '@/board/useBoard'
 import FrameActs from '@/frame/FrameActs.vue'
-import KeyLabel from '@/frame/KeyLabel.vue'
+import KeyLabel from '@/parts/KeyLabel.vue'
 import { useStudy } from '@/stores/study'
 
 /** What the Table place does with the board, beside the scene. */

@@ -2,9 +2,10 @@ import { describe, expect, it } from 'vitest'
 import type { KeptLayout, Question, Recent, StudyLine } from '@/api/client'
 import { emptyScene, type Scene } from '@/board/document'
 import type { SharedBoard } from '@/board/useBoard'
-import { LAYERS } from '@/stores/layers'
+import { LAYERS } from '@/drawing/layers'
 import { entriesOf, found } from './library'
-import { isStillAsked } from './question'
+import { isStillAsked } from '@/board/question'
+import { ledgerState } from './ledgerState'
 import { TABLE_KEYS } from './tableKeys'
 
 const scene: Scene = {
@@ -93,5 +94,30 @@ describe('keys', () => {
   })
   it('of the layers are letters of their labels', () => {
     for (const { name, letter } of LAYERS) expect(name.toUpperCase()).toContain(letter)
+  })
+})
+
+describe('the ledger says how far it is', () => {
+  const plain = {
+    stale: false,
+    status: 'running',
+    waitsFor: '',
+    isFinal: false,
+    running: true,
+    lines: 0,
+    seconds: 2.04,
+  }
+  it('from looking to settled, and what still runs then', () => {
+    expect(ledgerState(plain)).toBe('looking')
+    expect(ledgerState({ ...plain, lines: 4 })).toBe('refining')
+    expect(ledgerState({ ...plain, isFinal: true })).toBe(
+      'settled in 2.0 s; now what would change the choice',
+    )
+    expect(ledgerState({ ...plain, isFinal: true, running: false })).toBe('settled in 2.0 s')
+  })
+  it('and when it waits, has ended, or no longer answers what lies there', () => {
+    expect(ledgerState({ ...plain, waitsFor: 'the rules' })).toBe('waiting')
+    expect(ledgerState({ ...plain, status: 'stopped' })).toBe('stopped')
+    expect(ledgerState({ ...plain, stale: true, isFinal: true })).toBe('the layout has changed since')
   })
 })

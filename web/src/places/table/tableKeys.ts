@@ -1,5 +1,5 @@
 /** The Table place's keys, as the sheet of keys lists them. */
-import { LAYERS } from '@/stores/layers'
+import { LAYERS } from '@/drawing/layers'
 
 export const TABLE_KEYS: [key: string, what: string][] = [
   ['W', 'weigh the layout'],

@@ -2,10 +2,10 @@
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { useSharedBoard } from '@/board/useBoard'
-import ProgressLine from '@/frame/ProgressLine.vue'
+import ProgressLine from '@/parts/ProgressLine.vue'
 import { saveFile } from '@/frame/saveFile'
 import { useMeasure } from '@/stores/measure'
-import { useSession } from '@/stores/session'
+import { useSession } from '@/session/session'
 import { tableTitle } from '../words'
 
 /** How a player is measured: stations gone through, a file taken in; and the measure itself. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import ProgressLine from '@/frame/ProgressLine.vue'
+import ProgressLine from '@/parts/ProgressLine.vue'
 import { useMeasure } from '@/stores/measure'
 import { capital } from '@/shots/words'
 

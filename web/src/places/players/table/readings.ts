@@ -1,6 +1,6 @@
 /** The readings that measure a table: what is asked for each, and how a reading is said. */
 import type { Table } from '@/api/client'
-import type { Place } from '@/board/document'
+import type { Place } from '@/drawing/place'
 
 export type Kind = 'rolls' | 'lags' | 'stops' | 'mouths'
 type Values = Record<string, number | string>

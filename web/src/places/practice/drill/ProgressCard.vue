@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { DrillProgress } from '@/api/client'
-import { dayWords } from '@/places/record/words'
+import { dayWords } from '@/words/days'
 import { percent, spread } from '@/shots/words'
 import ProgressChart from './ProgressChart.vue'
 

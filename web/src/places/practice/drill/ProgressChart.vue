@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { DrillProgress } from '@/api/client'
-import { dayWords } from '@/places/record/words'
+import { dayWords } from '@/words/days'
 import { percent } from '@/shots/words'
 
 /** Shares made, day by day and step by step, with intervals; a bar across says what was expected there. */

@@ -1,7 +1,7 @@
 /** A choice being made by pressing: ball and pocket, a ball and where both should go, or a stroke that is aimed. */
 import { computed, ref } from 'vue'
 import type { QuizChoice, Stroke } from '@/api/client'
-import type { Place } from '@/board/document'
+import type { Place } from '@/drawing/place'
 
 export type Meant = 'pot' | 'safe' | 'stroke'
 const FIRST: Stroke = { aim_deg: 0, speed_mps: 1.6, side: 0, height: 0, elevation_deg: 0 }

@@ -2,22 +2,24 @@ import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { answered, api, type Drawing, type Reckoning, type WholeDecision } from '@/api/client'
 import { useGuarded } from '@/api/guarded'
-import { wholeDocument, type Place } from '@/board/document'
-import { createFollower, isActive } from '@/follow'
-import { useSession } from '@/stores/session'
+import { wholeDocument } from '@/board/document'
+import type { Place } from '@/drawing/place'
+import { isActive } from '@/api/follow'
+import { createQuestion } from '@/api/question'
+import { useSession } from '@/session/session'
 
 /** The decision that the address names: opened, drawn, told more of, weighed anew. */
 export function useDecision() {
   const route = useRoute()
   const session = useSession()
   const { problems, guarded } = useGuarded()
-  const follower = createFollower()
+  const reckonings = createQuestion('reckonings', { problems, taken })
+  const { now: reckoning, running: weighing } = reckonings
   const id = computed(() => Number(route.params['decisionId']))
   const path = () => ({ params: { path: { decision_id: id.value } } })
   const decision = ref<WholeDecision | null>(null)
   const drawing = ref<Drawing | null>(null)
   const best = ref(false)
-  const reckoning = ref<Reckoning | null>(null)
   const resting = ref(false)
 
   const show = () => {
@@ -61,26 +63,13 @@ export function useDecision() {
     )
     return before
   }
-  const anew = () =>
-    guarded(async () => {
-      const asked = await answered(api.POST('/api/decisions/{decision_id}/anew', path()))
-      reckoning.value = asked
-      const key = { params: { path: { reckoning_id: asked.id } } }
-      void follower.follow(asked, {
-        look: () => answered(api.GET('/api/reckonings/{reckoning_id}', key)),
-        isActive,
-        take: (later) => {
-          reckoning.value = later
-          if (isActive(later)) return
-          show()
-          const words = later.document?.left_out ? 'As it lies it cannot be weighed anew' : later.failure
-          if (words) problems.value = [{ where: '', what: words, accepted: '' }]
-        },
-        trouble: (found) => (problems.value = found),
-        everyMs: 300,
-      })
-    })
-  const weighing = computed(() => isActive(reckoning.value))
+  const anew = () => reckonings.ask(() => answered(api.POST('/api/decisions/{decision_id}/anew', path())))
+  function taken(next: Reckoning) {
+    if (isActive(next)) return
+    show()
+    const words = next.document?.left_out ? 'As it lies it cannot be weighed anew' : next.failure
+    if (words) problems.value = [{ where: '', what: words, accepted: '' }]
+  }
 
   // Whenever one comes here, once.
   watch(() => route.fullPath, show, { immediate: true })

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import ChoiceChips from '@/frame/ChoiceChips.vue'
-import KeyLabel from '@/frame/KeyLabel.vue'
+import ChoiceChips from '@/parts/ChoiceChips.vue'
+import KeyLabel from '@/parts/KeyLabel.vue'
 import { useMatch } from '@/stores/match'
 import { percent } from '@/shots/words'
 import { HOWS } from '../words'

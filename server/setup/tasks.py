@@ -1,0 +1,24 @@
+"""Care by night: what nobody needs any more goes."""
+
+from asgiref.sync import sync_to_async
+from django.core.management import call_command
+from procrastinate.contrib.django import app
+
+from accounts.limits import clear_tries
+from records.clearing import clear_deleted
+from studies.clearing import clear_old
+
+# How long a job that went wrong can still be looked at.
+_KEPT_HOURS = 7 * 24
+
+
+@app.periodic(cron="41 4 * * *")
+@app.task(name="housekeeping", queue="care", queueing_lock="housekeeping")
+async def housekeeping(timestamp: int) -> None:
+    """Every night: old jobs, sessions that are over, counted tries, studies not kept, what was deleted long ago."""
+    await app.job_manager.delete_old_jobs(
+        _KEPT_HOURS, include_failed=True, include_cancelled=True, include_aborted=True
+    )
+    await sync_to_async(call_command)("clearsessions")
+    for clear in (clear_tries, clear_old, clear_deleted):
+        await sync_to_async(clear)()

@@ -1,0 +1,1 @@
+"""Ways to a hidden ball."""

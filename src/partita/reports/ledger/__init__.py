@@ -1,0 +1,1 @@
+"""The ledger of a situation."""

@@ -1,0 +1,1 @@
+"""What attempts say of a stroke."""

@@ -1,0 +1,1 @@
+"""What several printed sheets share, and the shot sheet."""

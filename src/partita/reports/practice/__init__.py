@@ -1,0 +1,1 @@
+"""Drills, and how a player stands at them."""

@@ -1,0 +1,1 @@
+"""Decisions compared with the ledger."""

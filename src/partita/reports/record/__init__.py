@@ -1,0 +1,1 @@
+"""What was played, and what came of it."""

@@ -1,0 +1,1 @@
+"""A rack planned."""

@@ -1,0 +1,1 @@
+"""One shot looked at: drawn, tried."""

@@ -1,1 +1,0 @@
-"""Telling: typed results in; the study document, sentences, drawings and sheets out."""

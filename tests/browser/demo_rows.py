@@ -1,0 +1,55 @@
+"""The demo's rows: made once as `prepare` makes them, kept in a schema beside the tables, copied back for each test."""
+
+from django.core.management import call_command
+from django.db import connection, transaction
+
+_kept: set[str] = set()
+
+
+def lay_out(season: bool) -> None:
+    """Leave the demo's rows and nothing else in the database; with its season or without."""
+    schema = "demo_with_season" if season else "demo"
+    _empty()
+    if schema not in _kept:
+        call_command("prepare", demo=True, without_season=not season)
+        _keep(schema)
+    else:
+        _copy_back(schema)
+
+
+def forget() -> None:
+    """An empty database again, for tests that know of no demo."""
+    _empty()
+    call_command("flush", verbosity=0, interactive=False)
+
+
+def _tables() -> list[str]:
+    return connection.introspection.django_table_names(only_existing=True, include_views=False)
+
+
+def _empty() -> None:
+    with connection.cursor() as cursor:
+        cursor.execute(f"TRUNCATE {', '.join(_tables())} RESTART IDENTITY CASCADE")
+
+
+def _keep(schema: str) -> None:
+    with connection.cursor() as cursor:
+        cursor.execute(f"DROP SCHEMA IF EXISTS {schema} CASCADE")
+        cursor.execute(f"CREATE SCHEMA {schema}")
+        for table in _tables():
+            cursor.execute(f"CREATE TABLE {schema}.{table} AS TABLE public.{table}")
+    _kept.add(schema)
+
+
+def _copy_back(schema: str) -> None:
+    # Keys are checked when all is there.
+    with transaction.atomic(), connection.cursor() as cursor:
+        for table in _tables():
+            cursor.execute(f"INSERT INTO public.{table} SELECT * FROM {schema}.{table}")
+        cursor.execute(
+            "SELECT pg_get_serial_sequence(table_name, column_name), table_name FROM information_schema.columns "
+            "WHERE table_schema = 'public' AND is_identity = 'YES' AND table_name = ANY(%s)",
+            [_tables()],
+        )
+        for sequence, table in cursor.fetchall():
+            cursor.execute(f"SELECT setval('{sequence}', (SELECT coalesce(max(id), 0) + 1 FROM {table}), false)")
