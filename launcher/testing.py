@@ -1,6 +1,7 @@
-"""./partita test: checks and tests in two lanes beside each other; ./partita check: the checks alone.
+"""./partita test: checks and tests in three lanes beside each other; ./partita check: the checks alone.
 
-One lane works (the core), the other mostly waits (page, server, browser): together they use both cores.
+One lane works (the core), two mostly wait (for a database and a worker, for a browser): together they use both cores.
+What works gives way to what waits, so that nobody waits for long.
 """
 
 import json
@@ -64,6 +65,7 @@ class Lane:
     environment: dict[str, str]
     # Where a lane has the machine to itself its lines are shown as they come, else behind its name.
     is_alone: bool = False
+    gives_way: bool = False
     failed: list[str] = field(default_factory=list)
     counts: list[int] = field(default_factory=lambda: [0, 0, 0])
     seconds: dict[str, float] = field(default_factory=dict)
@@ -81,7 +83,8 @@ class Lane:
     def _tests(self) -> int:
         times = state_folder() / f"times-{self.name}.json"
         times.unlink(missing_ok=True)
-        command = [str(PYTHON), "server/manage.py", "test", "--noinput", "-v", "1", "-t", ".", *self.labels]
+        command = ["nice", "-n", "5"] if self.gives_way else []
+        command += [str(PYTHON), "server/manage.py", "test", "--noinput", "-v", "1", "-t", ".", *self.labels]
         status = self._show(command, {**self.environment, "PARTITA_TEST_TIMES": str(times)}, CHECKOUT)
         if times.exists():
             self.seconds = json.loads(times.read_text(encoding="utf-8"))
@@ -100,7 +103,7 @@ class Lane:
         return process.returncode
 
     def _say(self, line: str) -> None:
-        sys.stdout.write(f"{line}\n" if self.is_alone else f"{self.name:>6} | {line}\n")
+        sys.stdout.write(f"{line}\n" if self.is_alone else f"{self.name:>7} | {line}\n")
         sys.stdout.flush()
 
 
@@ -155,10 +158,10 @@ def _lanes(labels: list[str], url: str) -> list[Lane]:
         return [Lane("tests", [], labels, _environment(url, "tests"), is_alone=True)]
     checks = _checks()
     return [
-        Lane("core", [one for one in checks if not one.of_page], ["tests.core", "tests.launcher"],
-             _environment(url, "core")),
-        Lane("served", [one for one in checks if one.of_page], ["tests.server", "tests.browser"],
-             _environment(url, "served")),
+        Lane("core", [], ["tests.core"], _environment(url, "core"), gives_way=True),
+        Lane("server", [one for one in checks if not one.of_page], ["tests.server", "tests.launcher"],
+             _environment(url, "server")),
+        Lane("browser", [one for one in checks if one.of_page], ["tests.browser"], _environment(url, "browser")),
     ]  # fmt: skip
 
 

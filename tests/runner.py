@@ -5,9 +5,11 @@ import os
 import sys
 import time
 import unittest
+from contextlib import suppress
 from pathlib import Path
 from typing import Any
 
+from django.db import DatabaseError, connection
 from django.test import SimpleTestCase, TestCase
 from django.test.runner import DiscoverRunner
 
@@ -40,7 +42,7 @@ class CountingRunner(DiscoverRunner):
     """Says how many tests passed and failed, in one plain line that a build server can read."""
 
     # What shares a worker stands together, so that one worker serves it all.
-    reorder_by = (TestCase, SimpleTestCase, SharedWorker)
+    reorder_by = (TestCase, SharedWorker, SimpleTestCase)
 
     def get_resultclass(self) -> type[unittest.TextTestResult]:
         """With times."""
@@ -49,6 +51,12 @@ class CountingRunner(DiscoverRunner):
     def teardown_databases(self, old_config: Any, **options: Any) -> None:
         """Nothing may hold on to a database that goes."""
         end_what_is_over()
+        # A killed worker's session may outlive it by a moment.
+        with suppress(DatabaseError), connection.cursor() as cursor:
+            cursor.execute(
+                "SELECT pg_terminate_backend(pid) FROM pg_stat_activity "
+                "WHERE datname = current_database() AND pid <> pg_backend_pid()"
+            )
         super().teardown_databases(old_config, **options)
 
     def suite_result(self, suite: unittest.TestSuite, result: unittest.TestResult, **options: object) -> int:

@@ -1,9 +1,16 @@
 """The demo's rows: made once as `prepare` makes them, kept in a schema beside the tables, copied back for each test."""
 
+from django.conf import settings
+from django.contrib.auth.models import User
+from django.contrib.sessions.models import Session
 from django.core.management import call_command
 from django.db import connection, transaction
+from django.test import Client
+
+from setup import demo
 
 _kept: set[str] = set()
+_session: dict[str, str] = {}
 
 
 def lay_out(season: bool) -> None:
@@ -12,6 +19,7 @@ def lay_out(season: bool) -> None:
     _empty()
     if schema not in _kept:
         call_command("prepare", demo=True, without_season=not season)
+        _sign_in()
         _keep(schema)
     else:
         _copy_back(schema)
@@ -21,6 +29,22 @@ def forget() -> None:
     """An empty database again, for tests that know of no demo."""
     _empty()
     call_command("flush", verbosity=0, interactive=False)
+
+
+def cookies(address: str) -> list[dict[str, str]]:
+    """With which a browser is signed in as the demo's player."""
+    return [{"name": settings.SESSION_COOKIE_NAME, "value": _session["key"], "url": address}]
+
+
+def _sign_in() -> None:
+    client = Client()
+    client.force_login(User.objects.get(username=demo.USER))
+    # One session for all: its row is one of those that are laid out.
+    key = str(client.session.session_key)
+    Session.objects.filter(pk=_session.get("key")).delete()
+    if "key" in _session:
+        Session.objects.filter(pk=key).update(session_key=_session["key"])
+    _session.setdefault("key", key)
 
 
 def _tables() -> list[str]:

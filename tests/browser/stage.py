@@ -11,9 +11,8 @@ from django.test import TransactionTestCase
 from playwright.sync_api import Page, expect, sync_playwright
 
 from launcher.database import free_port
-from setup import demo
 from tests.browser import demo_rows
-from tests.browser.shots import DESK, browser_options, sign_in
+from tests.browser.shots import DESK, browser_options
 from tests.lasting import last_while
 from tests.server.worker import SERVER, Worker, eventually
 
@@ -90,7 +89,8 @@ class BrowserCase(TransactionTestCase):
         page.set_default_timeout(15_000)
         self.complaints: list[str] = []
         page.on("pageerror", lambda error: self.complaints.append(str(error)))
-        sign_in(page, self.address, demo.USER, demo.PASSWORD)
+        context.add_cookies(demo_rows.cookies(self.address))  # type: ignore[arg-type]
+        page.goto(self.address)
         expect(page.locator("[data-ball='cue']")).to_be_visible()
         return page
 

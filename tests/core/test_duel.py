@@ -15,6 +15,9 @@ EASY = Situation(Layout.in_diamonds(TABLE, cue=(5.5, 2.5), b7=(7.0, 3.3), b9=(2.
 # Long and thin: a league player makes it seldom.
 HARD = Situation(Layout.in_diamonds(TABLE, cue=(0.6, 0.5), b7=(5.2, 3.6), b8=(2.6, 2.6), b9=(6.4, 1.0)))
 
+# The break of a rack that both rivals end within a few shots.
+SHORT = 6
+
 
 class PlainRules(unittest.TestCase):
     def test_he_attacks_what_he_makes_more_than_half_the_time_and_else_plays_safe(self) -> None:
@@ -35,9 +38,9 @@ class PlainRules(unittest.TestCase):
 class Racks(unittest.TestCase):
     def test_a_rack_ends_for_one_of_both_and_comes_out_the_same_again(self) -> None:
         for rival in ("plain rules", "fast player"):
-            won = rack("professional", rival, 3, True)
+            won = rack("professional", rival, SHORT, True)
             self.assertIn(won, (0.0, 1.0))
-            self.assertEqual(rack("professional", rival, 3, True), won)
+            self.assertEqual(rack("professional", rival, SHORT, True), won)
 
     def test_only_breaks_that_both_have_begun_count(self) -> None:
         kept = {"league/fast player/0/True": 1.0, "league/fast player/0/False": 1.0, "league/fast player/1/True": 0.0}
