@@ -31,10 +31,11 @@ from partita.options.option import Option
 from partita.physics.stroke import Stroke
 from partita.players.executions import standard_draws
 from partita.players.stroke_model import PRESETS
-from partita.playing.desk import COLUMNS, DRAWN
+from partita.playing.desk import DRAWN
 from partita.playing.playout import start_of
 from partita.playing.racks import LOG, play_rack
 from partita.reports.kicks.report import look_document
+from partita.rows.candidate import COLUMNS
 from partita.table.layout import problems_of
 from partita.views.drawing import read_stroke
 from partita.views.kick import look_at

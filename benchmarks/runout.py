@@ -20,9 +20,10 @@ from partita.games.situation import Situation
 from partita.parallel import over_slices
 from partita.players.executions import standard_draws
 from partita.players.stroke_model import PRESETS
-from partita.playing.desk import COLUMNS, DRAWN, POTS, Pots
+from partita.playing.desk import DRAWN, POTS, Pots
 from partita.playing.playout import Start, start_of
 from partita.playing.racks import LOG, play_racks, play_runs
+from partita.rows.candidate import COLUMNS
 from partita.runout.maps import FINE, Asked, any_pocket, fill
 from partita.runout.orders import best_order
 from partita.runout.pattern import Pattern, RunOutRequest, work_out

@@ -18,21 +18,12 @@ from benchmarks.figures import keep, scattered, seconds_of, spread
 from partita.kernels import kernel
 from partita.parallel import CORES
 from partita.physics.ball_impact import ball_impact
-from partita.physics.constants import (
-    AFTER,
-    AFTER_OTHER,
-    BALL_BALL,
-    BEFORE,
-    BEFORE_OTHER,
-    CUSHION,
-    FACING,
-    STROKE,
-    TIP,
-)
+from partita.physics.constants import BALL_BALL, CUSHION, FACING, JAW_TIP, STROKE
 from partita.physics.cushion_impact import cushion_impact
 from partita.physics.facts import EVENTS
 from partita.physics.prediction import begin_phase, new_workspace, predict
 from partita.physics.simulate import execute, physics_of
+from partita.rows.trace import AFTER, AFTER_OTHER, BEFORE, BEFORE_OTHER
 from partita.table.geometry import bed_of
 from partita.table.spec import TableSpec
 
@@ -109,7 +100,7 @@ def stages(balls: int = 10) -> dict[str, object]:
     ws.balls[:, :2] = places
     work: dict[str, tuple[int, Callable[[], object]]] = {
         "cushion": (
-            int(np.isin(trace[:, 1], (CUSHION, TIP, FACING)).sum()),
+            int(np.isin(trace[:, 1], (CUSHION, JAW_TIP, FACING)).sum()),
             lambda: _cushions(np.ascontiguousarray(rails[:, BEFORE : BEFORE + 5]), out, pair, bed.sine, bed.cosine, R),
         ),
         "ball-ball": (len(contacts), lambda: _contacts(met, pair, physics, R)),

@@ -38,9 +38,10 @@ from partita.options.sweep import fan
 from partita.options.trace import read_option
 from partita.players.executions import standard_draws
 from partita.players.stroke_model import PRESETS, StrokeModel
-from partita.playing.desk import COLUMNS, DRAWN
+from partita.playing.desk import DRAWN
 from partita.playing.playout import POLICY_SEED, Start, candidate_of, start_of
 from partita.playing.racks import LOG, play_rack
+from partita.rows.candidate import COLUMNS
 from partita.value.leaves import leave_order
 from partita.weighing.rater import Rater
 from partita.weighing.samples import FOULED, Samples

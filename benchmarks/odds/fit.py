@@ -22,7 +22,9 @@ from partita.parallel import CORES
 from partita.players.stroke_model import PRESETS, StrokeModel
 from partita.playing.playout import racks_of
 from partita.playing.racks import LOG
-from partita.value.learned import CARD, FEATURES, NAMES, corrected
+from partita.rows.features import COLUMNS as FEATURES
+from partita.rows.features import NAMES
+from partita.value.learned import CARD, corrected
 
 Floats = NDArray[np.float64]
 # Openings and the racks played from each; positions kept of a rack. Seeds below FIRST_SEED are the benchmark's.

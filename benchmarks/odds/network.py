@@ -7,7 +7,8 @@ where positions kept aside say that it has begun to learn the racks by heart. Ad
 import numpy as np
 from numpy.typing import NDArray
 
-from partita.value.learned import FEATURES, network_of
+from partita.rows.features import COLUMNS as FEATURES
+from partita.value.learned import network_of
 
 Floats = NDArray[np.float64]
 _HIDDEN, _NETS, _ASIDE = 8, 2, 0.15

@@ -19,9 +19,10 @@ from partita.games.referee import situation_of
 from partita.games.situation import Situation
 from partita.players.executions import standard_draws
 from partita.players.stroke_model import PRESETS, StrokeModel
-from partita.playing.desk import COLUMNS, DRAWN
+from partita.playing.desk import DRAWN
 from partita.playing.playout import Start, start_of
 from partita.playing.racks import LOG, play_rack
+from partita.rows.candidate import COLUMNS
 from partita.table.layout import problems_of
 
 PAIRS = (

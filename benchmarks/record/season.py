@@ -30,12 +30,13 @@ from partita.options.wishes import Wish
 from partita.physics.simulate import execute
 from partita.players.executions import standard_draws
 from partita.players.stroke_model import PRESETS, StrokeModel
-from partita.playing.desk import COLUMNS, DRAWN
+from partita.playing.desk import DRAWN
 from partita.playing.playout import start_of
 from partita.playing.racks import LOG, play_rack
 from partita.record.expected import kept_by
 from partita.reports.ledger.report import study_of
 from partita.reports.record.report import said_of
+from partita.rows.candidate import COLUMNS
 from partita.table.layout import problems_of
 from partita.weighing.match_view import rack_chance_of_breaker
 from partita.weighing.samples import ENDINGS

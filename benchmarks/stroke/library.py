@@ -16,9 +16,10 @@ from partita import practice
 from partita.games.question import Question
 from partita.players.executions import standard_draws
 from partita.players.stroke_model import PRESETS, StrokeModel
-from partita.playing.desk import COLUMNS, DRAWN
+from partita.playing.desk import DRAWN
 from partita.playing.playout import Start, start_of
 from partita.playing.racks import LOG, play_rack
+from partita.rows.candidate import COLUMNS
 
 GAMES = {"nine-ball": 80, "eight-ball": 40}
 _FIRST_SEED, _MOST_SHOTS, _OF_A_RACK = 700_000, 160, 3

@@ -10,8 +10,6 @@ from edge.naming import save_named
 from edge.quotas import PLAYERS, check_room
 from partita.errors import Problem, Refused, refuse
 from partita.files.players_file import WrittenPlayer, read_players, write_players
-from partita.games.question import Question
-from partita.games.situation import Situation
 from partita.players.measuring.prior import ERRORS
 from partita.players.stroke_model import StrokeModel, preset, stroke_model_from
 from profiles.models import PlayerProfile
@@ -41,11 +39,6 @@ def stroke_model_named(owner: Any, player: str) -> StrokeModel:
 def stroke_of(profile: PlayerProfile) -> StrokeModel:
     """The stroke that the odds use for a player."""
     return stroke_model_from({**profile.stroke_model, "name": profile.name})
-
-
-def question_with(owner: Any, situation: Situation, me: str, them: str) -> Question:
-    """A situation with both players in their seats."""
-    return Question(situation, stroke_model_named(owner, me), stroke_model_named(owner, them))
 
 
 @dataclass(frozen=True)

@@ -8,8 +8,6 @@ from pydantic import Field
 
 from partita.files import layout_file
 from partita.games.situation import Situation
-from partita.options.wishes import Wish
-from partita.physics.stroke import Stroke
 from partita.reports.runout.report import run_out_of
 from partita.reports.runout.schema import RunOutDocument
 from partita.reports.schema import Place
@@ -85,7 +83,7 @@ def _in_metres(situation: Situation, rests: dict[str, list[float]]) -> dict[str,
     return {ball: metres(situation.layout.table, *at[:2]) for ball, at in rests.items()}
 
 
-def _own_shots(strokes: dict[str, dict[str, Any]]) -> dict[str, Stroke | Wish]:
+def _own_shots(strokes: dict[str, dict[str, Any]]) -> dict[str, layout_file.Meant]:
     return {ball: layout_file.read_stroke(f"strokes {ball[:20]}", item)[1] for ball, item in strokes.items()}
 
 

@@ -19,9 +19,10 @@ from partita.physics.stroke import Stroke
 from partita.players.executions import standard_draws
 from partita.players.stroke_model import PRESETS
 from partita.playing.decide import decide
-from partita.playing.desk import BALL, DRAWN, POCKET, PUSH_OUT, WORTH, Desk, look, play_shot
+from partita.playing.desk import DRAWN, Desk, look, play_shot
 from partita.playing.indirect import add_indirect
 from partita.playing.playout import Start, first_stroke, racks_of, start_of
+from partita.rows.candidate import BALL, POCKET, PUSH_OUT, WORTH
 from partita.table.geometry import bed_of
 from partita.table.layout import Layout
 from partita.table.spec import POCKETS, TableSpec

@@ -14,8 +14,9 @@ from benchmarks.odds.reliability import brier, deciles
 from partita.games import GAMES as EVERY_GAME
 from partita.games import game_named
 from partita.players.stroke_model import stroke_model_from
+from partita.rows.features import COLUMNS as FEATURES
 from partita.table.layout import problems_of
-from partita.value.learned import CARD, FEATURES, corrected, weights_of
+from partita.value.learned import CARD, corrected, weights_of
 
 
 class Fit(unittest.TestCase):

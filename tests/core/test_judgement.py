@@ -22,8 +22,9 @@ from partita.physics.stroke import Stroke
 from partita.players.conditions import body_factor, reach_m
 from partita.players.executions import aim_error, standard_draws
 from partita.players.judgement import judgement_m
-from partita.players.stroke_model import AIM, PRESETS, SIGHT
+from partita.players.stroke_model import PRESETS
 from partita.reports.ledger.report import study_of
+from partita.rows.player import AIM, SIGHT
 from partita.table.geometry import bed_of
 from partita.table.layout import Layout
 from partita.table.spec import TableSpec

@@ -33,7 +33,7 @@ from partita.kicks.tries import Try, check_try, first_of, last_of, off_by, row_o
 from partita.kicks.ways import KickRequest, Kicks, find_ways, good_hit, is_kick, seated
 from partita.kicks.window import window_of
 from partita.options.scene import Scene
-from partita.physics.constants import AFTER, CUSHION
+from partita.physics.constants import CUSHION
 from partita.physics.facts import FIRST_HIT, RAIL_AFTER
 from partita.physics.simulate import execute
 from partita.players.executions import standard_draws
@@ -41,6 +41,7 @@ from partita.players.stroke_model import PRESETS
 from partita.reports.kicks import words as kick_words
 from partita.reports.kicks.pdf import kick_card_sheet
 from partita.reports.kicks.report import kicks_of, look_document, tries_of
+from partita.rows.trace import AFTER
 from partita.table.layout import Layout
 from partita.table.spec import CUSHIONS, TableSpec
 from partita.views.drawing import read_stroke

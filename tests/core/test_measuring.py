@@ -155,7 +155,7 @@ class Inference(unittest.TestCase):
             measured(attempts_of(PRESETS[name], counts), TABLE) for name in ("strong league", "beginner")
         )
         few = measured(attempts_of(PRESETS["strong league"], {"long-straight": 5, "middle": 5}), TABLE)
-        for k in (prior.AIM, prior.SPEED):
+        for k in (prior.LOG_AIM, prior.LOG_SPEED):
             self.assertLess(strong.mean(strong.particles[:, k]), beginner.mean(beginner.particles[:, k]))
             wide = np.diff(few.interval(few.particles[:, k]))[0]
             self.assertLess(np.diff(strong.interval(strong.particles[:, k]))[0], wide)
@@ -179,7 +179,7 @@ class Inference(unittest.TestCase):
             for k, one in enumerate(right)
         ]
         one, two = measured(right, TABLE), measured(wrong, TABLE)
-        for k in (prior.AIM, prior.SPEED):
+        for k in (prior.LOG_AIM, prior.LOG_SPEED):
             low, high = one.interval(one.particles[:, k])
             self.assertTrue(low - 0.1 < two.mean(two.particles[:, k]) < high + 0.25)
 

@@ -6,6 +6,7 @@ from pathlib import Path
 from typing import Any
 
 from django.contrib.auth.hashers import make_password
+from django.contrib.auth.models import User
 from django.db import connection
 from django.db.migrations.executor import MigrationExecutor
 from django.test import Client, TransactionTestCase
@@ -13,6 +14,7 @@ from django.utils import timezone
 
 from partita.files import layout_file
 from partita.options.thickness import hit_words
+from playouts.models import Part
 from studies.models import Study
 from tests.server.asked import jobs
 from work import care
@@ -178,3 +180,41 @@ class FromTheLastVersion(TransactionTestCase):
         body = json.dumps({"name": "today's", "document": kept["document"], "revision": kept["revision"]})
         saved = client.put(f"/api/layouts/{kept['id']}", data=body, content_type="application/json")
         self.assertEqual((saved.status_code, saved.json()["revision"]), (200, 2))
+
+
+class FromTheLastOne(TransactionTestCase):
+    """Version 0.14: play-outs told how far they were, whether stopped or failed; their parts only what was played."""
+
+    VERSION_0_14 = (("playouts", "0002_taken_up"), ("studies", "0003_taken_up"))
+
+    def setUp(self) -> None:
+        self.addCleanup(lambda: at(MigrationExecutor(connection).loader.graph.leaf_nodes()))
+        apps = at(list(self.VERSION_0_14))
+        user = apps.get_model("auth", "User").objects.create(username="ida", password="")
+        question = {"document": LAYOUT, "me": LEAGUE, "them": LEAGUE, "players": {"me": "league", "them": "league"}}
+        self.study = apps.get_model("studies", "Study").objects.create(
+            owner=user, question={**question, "seed": 1, "samples": 100}, document=STUDY, status="done"
+        ).pk  # fmt: skip
+        playouts, parts = (apps.get_model("playouts", name).objects for name in ("PlayOut", "Part"))
+        for name, more in (
+            ("done", {}),
+            ("stopped", {"stopped": True}),
+            ("failed", {"failure": "It broke."}),
+            ("", {}),
+        ):
+            playout = playouts.create(study_id=self.study, name=name, racks=128, **more)
+            for first in (0, 64):
+                won = [1, 0] * 32 if name == "done" or first == 0 else []
+                parts.create(playout=playout, first_rack=first, racks=64, won=won, shots=[3] * len(won))
+        at(MigrationExecutor(connection).loader.graph.leaf_nodes())
+        self.client.force_login(User.objects.get(username="ida"))
+
+    def test_play_outs_stand_as_they_did_and_unfinished_ones_are_taken_up_again(self) -> None:
+        told = self.client.get(f"/api/studies/{self.study}/playouts").json()
+        self.assertEqual([(one["status"], one["done"]) for one in told],
+                         [("done", 128), ("stopped", 64), ("failed", 64), ("running", 64)])  # fmt: skip
+        self.assertEqual((told[0]["chance"]["value"], told[2]["failure"]), (0.5, "It broke."))
+        Part.objects.update(updated=timezone.now() - timedelta(minutes=1))
+        care.put_back_what_broke_off()
+        left = Part.objects.get(playout__name="", document__isnull=True)
+        self.assertEqual(jobs(left).filter(status="todo").count(), 1)

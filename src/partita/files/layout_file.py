@@ -24,7 +24,9 @@ FORMAT, VERSION = "partita-layout", 1
 LARGEST_BYTES = 64 * 1024
 _KNOWN = {"format", "version", "name", "table", "game", "balls", "situation", "strokes"}
 _STROKE = {"aim_deg", "speed_mps", "side", "height", "elevation_deg"}
-OwnStroke = tuple[str, Stroke | Wish]
+# By its numbers, or by what it should do.
+Meant = Stroke | Wish
+OwnStroke = tuple[str, Meant]
 # Ball in hand in files that earlier versions wrote, beside the words of today.
 _EARLIER_HANDS: dict[object, Hand] = {False: "none", True: "anywhere"}
 _SELDOM = (

@@ -39,21 +39,6 @@ class Situation:
     free_ball: bool = False
 
     @property
-    def shooter_fouls(self) -> int:
-        """Consecutive fouls of the player at the table."""
-        return self.my_fouls if self.shooter == "me" else self.their_fouls
-
-    @property
-    def shooter_points(self) -> int:
-        """Points of the player at the table."""
-        return self.my_points if self.shooter == "me" else self.their_points
-
-    @property
-    def other_points(self) -> int:
-        """Points of the player who is not at the table."""
-        return self.their_points if self.shooter == "me" else self.my_points
-
-    @property
     def object_balls(self) -> tuple[str, ...]:
         """All balls on the table but the cue ball."""
         return tuple(name for name in self.layout.balls if name != CUE)

@@ -6,8 +6,9 @@ import numpy as np
 from numpy.typing import NDArray
 
 from partita.kicks.rails import DIAMONDS_BEHIND_M, Rail
-from partita.physics.constants import AFTER, CUSHION, FACING, TIP
+from partita.physics.constants import CUSHION, FACING, JAW_TIP
 from partita.physics.simulate import execute
+from partita.rows.trace import AFTER, KIND, MET
 from partita.table.spec import CUSHIONS
 
 Floats = NDArray[np.float64]
@@ -28,11 +29,11 @@ def _arrival(trace: Floats, cue: Floats, route: tuple[str, ...], rail: Rail) -> 
     met: list[str] = []
     before, at = cue, cue
     for row in trace:
-        kind = int(row[1])
-        if kind in (TIP, FACING):
+        kind = int(row[KIND])
+        if kind in (JAW_TIP, FACING):
             return math.nan, math.nan
-        if kind == CUSHION and (not met or met[-1] != CUSHIONS[int(row[3])]):
-            met.append(CUSHIONS[int(row[3])])
+        if kind == CUSHION and (not met or met[-1] != CUSHIONS[int(row[MET])]):
+            met.append(CUSHIONS[int(row[MET])])
             before, at = at, row[AFTER + 1 : AFTER + 3]
             if len(met) == len(route):
                 break

@@ -13,8 +13,10 @@ from partita.kicks.meeting import full_aims
 from partita.kicks.strokes import FIRM, MEDIUM, SOFT
 from partita.options.option import Option
 from partita.options.scene import Scene, rows_of
-from partita.physics.constants import AFTER, CUSHION
+from partita.physics.constants import CUSHION
 from partita.physics.facts import CONTACT_TIME, CONTACT_X, CONTACT_Y, FIRST_HIT, TARGET_DIRECTION
+from partita.rows.stroke import AIM_RAD, ELEVATION_RAD
+from partita.rows.trace import AFTER
 
 Floats = NDArray[np.float64]
 # From so much off the rail on an approach is steep, rad; below the other it is flat.
@@ -79,9 +81,9 @@ def _after(scene: Scene, target: int, route: tuple[str, ...], option: Option) ->
     """Full hits by the option's cushions, one for each height and speed."""
     base = rows_of([option.stroke])[0]
     named = [(tip, pace, speed, height) for tip, height in HEIGHTS for pace, speed in SPEEDS]
-    rows = np.array([(base[0], speed, 0.0, height, base[4]) for _, _, speed, height in named])
-    aims = full_aims(scene, target, route, rows, np.full(len(rows), base[0]))
-    rows[:, 0] = np.where(np.isfinite(aims), aims, base[0])
+    rows = np.array([(base[AIM_RAD], speed, 0.0, height, base[ELEVATION_RAD]) for _, _, speed, height in named])
+    aims = full_aims(scene, target, route, rows, np.full(len(rows), base[AIM_RAD]))
+    rows[:, 0] = np.where(np.isfinite(aims), aims, base[AIM_RAD])
     shots = scene.play(rows).shots
     contacts = shots.measures[:, [CONTACT_X, CONTACT_Y]]
     cue = np.linalg.norm(shots.finals[:, 0] - contacts, axis=1)

@@ -7,6 +7,7 @@ import numpy as np
 
 from partita.options.scene import Floats, Reading
 from partita.physics.facts import BESIDE, CONTACT_X, CONTACT_Y, CUT, FIRST_HIT, ROUTE, TARGET_CUSHIONS
+from partita.rows.stroke import ELEVATION_RAD, HEIGHT_R
 
 # A cue ball that rests this near (m) to where it met the target has stayed.
 _STAYS_M = 0.11
@@ -35,7 +36,7 @@ def rows_in_turn(found: list[Found], most: int) -> Floats:
 def shot_told(reading: Reading, e: int) -> tuple[object, ...]:
     """First ball, route, call; whether the cue ball stays, and the butt is raised; how full, when hit directly."""
     facts, safe = reading.shots.facts[e], not reading.calls[e].ball
-    stays, raised = safe and _stays(reading, e), bool(reading.rows[e, 4] > 0)
+    stays, raised = safe and _stays(reading, e), bool(reading.rows[e, ELEVATION_RAD] > 0)
     step = round(4 * math.sin(float(reading.shots.measures[e, CUT]))) if safe and facts[ROUTE] == 0 else 0
     return int(facts[FIRST_HIT]), int(facts[ROUTE]), reading.calls[e], stays, raised, step
 
@@ -52,4 +53,4 @@ def family_told(reading: Reading, e: int) -> tuple[object, ...]:
         # A brush beside the pocket that the ball falls into is no bank.
         return *shot_told(reading, e), banks > (reading.shots.facts[e, BESIDE] == 1 + reading.calls[e].pocket)
     cut = float(reading.shots.measures[e, CUT])
-    return *shot_told(reading, e), round(4 * math.sin(cut)), banks > 1, bool(reading.rows[e, 3] > 0)
+    return *shot_told(reading, e), round(4 * math.sin(cut)), banks > 1, bool(reading.rows[e, HEIGHT_R] > 0)

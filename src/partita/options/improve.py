@@ -11,6 +11,7 @@ from partita.options.trace import read_option
 from partita.physics.constants import TIP_LIMIT
 from partita.physics.facts import ROUTE
 from partita.physics.simulate import execute
+from partita.rows.stroke import AIM_RAD, HEIGHT_R, SIDE_R, SPEED_MPS
 from partita.table.spec import POCKETS
 
 # Factors of the speed, and steps of side and height (R), one changed at a time.
@@ -47,7 +48,7 @@ def _neighbours(row: Floats) -> Floats:
     rows = np.repeat(row[None], len(changed), axis=0)
     for k, (column, value) in enumerate(changed):
         rows[k, column] = value
-    return rows[(np.hypot(rows[:, 2], rows[:, 3]) < TIP_LIMIT - 0.02) & (rows[:, 1] < _LARGEST_MPS)]
+    return rows[(np.hypot(rows[:, SIDE_R], rows[:, HEIGHT_R]) < TIP_LIMIT - 0.02) & (rows[:, SPEED_MPS] < _LARGEST_MPS)]
 
 
 def _aimed_alike(scene: Scene, option: Option, rows: Floats) -> Floats:
@@ -57,7 +58,7 @@ def _aimed_alike(scene: Scene, option: Option, rows: Floats) -> Floats:
     """
     turns = np.linspace(-_TURN_RAD, _TURN_RAD, _TURNS)
     tried = np.repeat(rows, _TURNS, axis=0)
-    tried[:, 0] += np.tile(turns, len(rows))
+    tried[:, AIM_RAD] += np.tile(turns, len(rows))
     shots = execute(scene.table, scene.places, tried, physics=scene.physics)
     ball, route = scene.names.index(option.intention.potted or ""), option.intention.route
     drops = shots.pocketed[:, ball] == POCKETS.index(option.intention.pocket or "")
@@ -65,5 +66,5 @@ def _aimed_alike(scene: Scene, option: Option, rows: Floats) -> Floats:
         drops &= shots.facts[:, ROUTE] == route_code(route)
     drops = drops.reshape(len(rows), _TURNS)
     turned = rows.copy()
-    turned[:, 0] += middle_of(turns, drops)
+    turned[:, AIM_RAD] += middle_of(turns, drops)
     return np.asarray(turned[drops.any(axis=1)])

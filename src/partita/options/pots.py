@@ -11,6 +11,7 @@ from partita.options.scene import Floats, Scene
 from partita.physics.facts import CONTACT_X, CONTACT_Y, CUT, FIRST_HIT, ROUTE, TARGET_DIRECTION
 from partita.physics.pocket_windows import pocket_windows
 from partita.physics.simulate import Executions, execute
+from partita.rows.stroke import AIM_RAD
 
 SPEEDS_MPS = (0.8, 1.2, 1.8, 2.6, 3.6)
 HEIGHTS_R = (-0.35, -0.1, 0.15, 0.38)
@@ -110,7 +111,7 @@ def aimed(scene: Scene, target: int, pocket: int, rows: Floats) -> Floats:
     if opening.folded:
         return aimed_at_both(scene, target, opening, rows)
     rows = rows.copy()
-    rows[:, 0] = _ghost_aim(scene, target, opening.direction)
+    rows[:, AIM_RAD] = _ghost_aim(scene, target, opening.direction)
     solved, good = solve_aims(scene, target, rows, np.full(len(rows), opening.direction))
     return solved[good]
 
@@ -120,12 +121,12 @@ def aimed_at_both(scene: Scene, target: int, opening: Opening, rows: Floats) -> 
     spread = opening.half_rad * 2 * scene.bed.radius / max(0.05, scene.distance(target))
     aims = _ghost_aim(scene, target, opening.direction) + spread * np.linspace(-1.2, 1.2, _FOLDED_AIMS)
     tried = np.repeat(rows, _FOLDED_AIMS, axis=0)
-    tried[:, 0] = np.tile(aims, len(rows))
+    tried[:, AIM_RAD] = np.tile(aims, len(rows))
     shots = execute(scene.table, scene.places, tried, physics=scene.physics)
     drops = (shots.pocketed[:, target] == opening.pocket) & (shots.facts[:, FIRST_HIT] == target)
     drops = drops.reshape(len(rows), _FOLDED_AIMS)
     rows = rows.copy()
-    rows[:, 0] = middle_of(aims, drops)
+    rows[:, AIM_RAD] = middle_of(aims, drops)
     return np.asarray(rows[drops.any(axis=1)])
 
 
@@ -152,10 +153,10 @@ def solve_aims(scene: Scene, target: int, rows: Floats, wanted: Floats) -> tuple
     Turning the aim by e turns the object ball by about -e d / (2 R cos cut): the first step.
     """
     slope = np.full(len(rows), -scene.distance(target) / (2 * scene.bed.radius))
-    aim, error, met = rows[:, 0].copy(), np.full(len(rows), np.inf), np.zeros(len(rows), dtype=bool)
+    aim, error, met = rows[:, AIM_RAD].copy(), np.full(len(rows), np.inf), np.zeros(len(rows), dtype=bool)
     previous_aim = aim.copy()
     for _ in range(_ROUNDS):
-        rows[:, 0] = aim
+        rows[:, AIM_RAD] = aim
         shots = execute(scene.table, scene.places, rows, physics=scene.physics, until_contact=True)
         met = shots.facts[:, FIRST_HIT] == target
         off = np.remainder(shots.measures[:, TARGET_DIRECTION] - wanted + np.pi, 2 * np.pi) - np.pi
@@ -163,14 +164,14 @@ def solve_aims(scene: Scene, target: int, rows: Floats, wanted: Floats) -> tuple
             error = off
             break
         if np.all(np.isfinite(error)):
-            moved = rows[:, 0] - previous_aim
+            moved = rows[:, AIM_RAD] - previous_aim
             with np.errstate(divide="ignore", invalid="ignore"):
                 secant = (off - error) / moved
             usable = np.isfinite(secant) & (np.abs(secant) > 0.3) & (secant < 0)
             slope = np.where(usable, secant, slope)
-        previous_aim, error = rows[:, 0].copy(), off
+        previous_aim, error = rows[:, AIM_RAD].copy(), off
         step = np.clip(-off / slope, -0.02, 0.02)
-        aim = rows[:, 0] + np.where(met, step, 0.0)
+        aim = rows[:, AIM_RAD] + np.where(met, step, 0.0)
     return rows, met & (np.abs(error) < 20 * _CLOSE_ENOUGH_RAD)
 
 
@@ -187,7 +188,7 @@ def aim_ranges(
 
     def played(turn: Floats) -> tuple[NDArray[np.bool_], Floats]:
         turned = rows.copy()
-        turned[:, 0] += turn
+        turned[:, AIM_RAD] += turn
         shots = execute(scene.table, scene.places, turned, physics=scene.physics)
         drops = shots.pocketed[np.arange(len(rows)), balls] == pockets
         return drops & (_routes(scene, shots) == routes), shots.measures[:, CUT]

@@ -1,7 +1,7 @@
 """The scene in which options are looked for: a situation as arrays, and strokes played in it without error."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cached_property
 
 import numpy as np
@@ -14,7 +14,8 @@ from partita.physics.constants import Physics
 from partita.physics.elevation import butts_raised
 from partita.physics.facts import FIRST_HIT
 from partita.physics.simulate import Executions, execute, names_of, physics_of, places_of
-from partita.physics.stroke import Stroke
+from partita.physics.stroke import Stroke, stroke_of_row
+from partita.rows.stroke import AIM_RAD
 from partita.table.geometry import Bed, bed_of
 from partita.table.spec import TableSpec
 
@@ -125,6 +126,6 @@ def rows_of(strokes: Sequence[Stroke]) -> Floats:
 
 
 def stroke_of(row: Floats) -> Stroke:
-    """The stroke of a simulator's row."""
-    aim = np.degrees(np.remainder(row[0] + np.pi, 2 * np.pi) - np.pi)
-    return Stroke(float(aim), float(row[1]), float(row[2]), float(row[3]), float(np.degrees(row[4])))
+    """The stroke of a simulator's row, its aim within half a turn of 0."""
+    aim = np.degrees(np.remainder(row[AIM_RAD] + np.pi, 2 * np.pi) - np.pi)
+    return replace(stroke_of_row(row), aim_deg=float(aim))

@@ -5,7 +5,7 @@ from collections import Counter
 
 from partita.options.option import Option
 from partita.options.scene import Floats
-from partita.players.stroke_model import AIM, SIGHT
+from partita.rows.player import AIM, SIGHT
 
 # Attacks with less of a chance to go in, by their room for error, are left out where there is anything else; and no
 # kick is by more cushions than these: for who cannot, and for who can hit his ball straight.

@@ -5,6 +5,7 @@ import math
 import numpy as np
 
 from partita.options.scene import Floats, Scene
+from partita.rows.stroke import AIM_RAD, ELEVATION_RAD, HEIGHT_R, SIDE_R, SPEED_MPS
 
 # At each target: contacts from thin to full to thin, speeds, and places of the tip (side, height).
 _CONTACTS, _FEWEST_CONTACTS, _MOST_FAN = 97, 25, 5200
@@ -75,7 +76,7 @@ def between(rows: Floats, steps: int = 9) -> Floats:
     half_step = np.pi / _DIRECTIONS
     offsets = np.linspace(-half_step, half_step, steps)
     finer = np.repeat(rows, steps, axis=0)
-    finer[:, 0] += np.tile(offsets, len(rows))
+    finer[:, AIM_RAD] += np.tile(offsets, len(rows))
     return finer
 
 
@@ -83,7 +84,11 @@ def tips_and_speeds(rows: Floats) -> Floats:
     """Found strokes with other heights of the tip and speeds, without side."""
     speed, height = (grid.ravel() for grid in np.meshgrid(_STICK_SPEEDS_MPS, _STICK_HEIGHTS, indexing="ij"))
     finer = np.repeat(rows, len(speed), axis=0)
-    finer[:, 1], finer[:, 2], finer[:, 3] = np.tile(speed, len(rows)), 0.0, np.tile(height, len(rows))
+    finer[:, SPEED_MPS], finer[:, SIDE_R], finer[:, HEIGHT_R] = (
+        np.tile(speed, len(rows)),
+        0.0,
+        np.tile(height, len(rows)),
+    )
     return finer
 
 
@@ -94,7 +99,7 @@ def swerves(scene: Scene) -> Floats:
         aims = scene.direction(target) + np.linspace(-0.6, 0.6, _MASSE_AIMS)
         for elevation in _MASSE_DEG:
             rows = _grid(aims, _MASSE_SPEEDS_MPS, tuple((side, 0.0) for side in _MASSE_SIDES))
-            rows[:, 4] = math.radians(elevation)
+            rows[:, ELEVATION_RAD] = math.radians(elevation)
             found.append(rows)
     return np.concatenate(found)
 

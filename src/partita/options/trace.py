@@ -12,10 +12,11 @@ from partita.options.naming import ball_words, detail_of, name_of
 from partita.options.option import Caution, Intention, Option
 from partita.options.scene import Floats, Reading, Scene, stroke_of
 from partita.options.thickness import fullness_of
-from partita.physics.constants import AFTER, AFTER_OTHER, BALL_BALL, BEFORE, CUSHION, FACING, POCKET, TIP
+from partita.physics.constants import BALL_BALL, CUSHION, FACING, JAW_TIP, POCKET
 from partita.physics.facts import CUE_CUSHIONS_BEFORE, CUT, STILL_FROZEN_M, WAY, unsighted_way
 from partita.physics.simulate import names_of
 from partita.players.judgement import CAROM_SHARE, COMBINATION_SHARE
+from partita.rows.trace import AFTER, AFTER_OTHER, BEFORE, KIND, MET, WHOSE
 from partita.table.spec import CUSHIONS, POCKETS
 
 # A cushion this near (m) before the contact makes it rail first rather than a kick.
@@ -61,14 +62,14 @@ def _story(trace: Floats, radius: float) -> _Story:
     story = _Story()
     story.go_on(0, trace[0, AFTER + 1 : AFTER + 3])
     for row in trace[1:]:
-        kind, ball, other = int(row[1]), int(row[2]), int(row[3])
+        kind, ball, other = int(row[KIND]), int(row[WHOSE]), int(row[MET])
         story.go_on(ball, row[AFTER + 1 : AFTER + 3])
         if kind == BALL_BALL:
             story.go_on(other, row[AFTER_OTHER + 1 : AFTER_OTHER + 3])
             _note_contact(story, row, ball, other, radius)
         elif kind == CUSHION:
             _note_rail(story, ball, CUSHIONS[other], row)
-        elif kind in (TIP, FACING):
+        elif kind in (JAW_TIP, FACING):
             _note_rail(story, ball, f"jaw {POCKETS[other // 2]}", row)
         elif kind == POCKET:
             story.pockets[ball] = other

@@ -16,12 +16,15 @@ import math
 
 from partita.kernels import kernel
 from partita.physics.constants import GAP, RESTING_GAP, SLOW_BALL
+from partita.rows.ball import VX, VY, WX, WY, WZ, X, Y
 
 # A pair nearer than this touches. Farther apart than rounding and restored gaps can set balls.
 TOUCHING_GAP = 1e-8
 # Approach speeds this close, relatively, are the same but for the hairs that balls were set apart.
 _SAME_APPROACH = 1e-6
 MOST_TIED = 8
+# Scratch of a tied contact: line of centres, distance, approach, normal impulse, friction along the table and upward.
+_NX, _NY, _DISTANCE, _APPROACH, _IMPULSE, _ALONG, _UPWARD = range(7)
 # The pair is solved once the impulses change by less than this share of the approach.
 _SOLVED = 1e-15
 _MOST_SWEEPS = 200
@@ -30,7 +33,7 @@ _MOST_SWEEPS = 200
 @kernel
 def normal_of(balls, i, j):
     """Unit vector from ball i to ball j, and the distance of their centres, m."""
-    nx, ny = balls[j, 0] - balls[i, 0], balls[j, 1] - balls[i, 1]
+    nx, ny = balls[j, X] - balls[i, X], balls[j, Y] - balls[i, Y]
     distance = math.sqrt(nx * nx + ny * ny)
     return nx / distance, ny / distance, distance
 
@@ -39,7 +42,7 @@ def normal_of(balls, i, j):
 def approach_of(balls, i, j):
     """Speed at which balls i and j near each other, m/s; negative when they part."""
     nx, ny, _ = normal_of(balls, i, j)
-    return (balls[i, 2] - balls[j, 2]) * nx + (balls[i, 3] - balls[j, 3]) * ny
+    return (balls[i, VX] - balls[j, VX]) * nx + (balls[i, VY] - balls[j, VY]) * ny
 
 
 @kernel
@@ -69,28 +72,29 @@ def tied_impacts(balls, pairs, count, physics, radius, work):
     """
     for c in range(count):
         i, j = pairs[c, 0], pairs[c, 1]
-        work[c, 0], work[c, 1], work[c, 2] = normal_of(balls, i, j)
-        work[c, 3] = max(0.0, approach_of(balls, i, j))
-        work[c, 4] = 0.0
+        work[c, _NX], work[c, _NY], work[c, _DISTANCE] = normal_of(balls, i, j)
+        work[c, _APPROACH] = max(0.0, approach_of(balls, i, j))
+        work[c, _IMPULSE] = 0.0
     for _ in range(_MOST_SWEEPS):
         change = 0.0
         for c in range(count):
-            i, j, nx, ny = pairs[c, 0], pairs[c, 1], work[c, 0], work[c, 1]
-            approach = (balls[i, 2] - balls[j, 2]) * nx + (balls[i, 3] - balls[j, 3]) * ny
-            wanted = -_restitution(work[c, 3], physics) * work[c, 3]
-            step = max(0.5 * (approach - wanted), -work[c, 4])
-            work[c, 4] += step
+            i, j, nx, ny = pairs[c, 0], pairs[c, 1], work[c, _NX], work[c, _NY]
+            approach = (balls[i, VX] - balls[j, VX]) * nx + (balls[i, VY] - balls[j, VY]) * ny
+            wanted = -_restitution(work[c, _APPROACH], physics) * work[c, _APPROACH]
+            step = max(0.5 * (approach - wanted), -work[c, _IMPULSE])
+            work[c, _IMPULSE] += step
             _push_apart(balls, i, j, nx, ny, step)
             change = max(change, abs(step))
-        if change <= _SOLVED * work[0, 3]:
+        if change <= _SOLVED * work[0, _APPROACH]:
             break
     for c in range(count):
         i, j = pairs[c, 0], pairs[c, 1]
-        work[c, 5], work[c, 6] = _friction(balls, i, j, work[c, 0], work[c, 1], work[c, 4], physics, radius)
+        nx, ny = work[c, _NX], work[c, _NY]
+        work[c, _ALONG], work[c, _UPWARD] = _friction(balls, i, j, nx, ny, work[c, _IMPULSE], physics, radius)
     for c in range(count):
-        i, j, nx, ny = pairs[c, 0], pairs[c, 1], work[c, 0], work[c, 1]
-        _rub(balls, i, j, nx, ny, work[c, 5], work[c, 6], radius)
-        _restore_gap(balls, i, j, nx, ny, work[c, 2], work[c, 3], radius)
+        i, j, nx, ny = pairs[c, 0], pairs[c, 1], work[c, _NX], work[c, _NY]
+        _rub(balls, i, j, nx, ny, work[c, _ALONG], work[c, _UPWARD], radius)
+        _restore_gap(balls, i, j, nx, ny, work[c, _DISTANCE], work[c, _APPROACH], radius)
 
 
 @kernel
@@ -111,7 +115,7 @@ def add_tied(balls, present, i, j, radius, pairs, count):
         if k == i or k == j or not present[k]:
             continue
         for one in (i, j):
-            dx, dy = balls[k, 0] - balls[one, 0], balls[k, 1] - balls[one, 1]
+            dx, dy = balls[k, X] - balls[one, X], balls[k, Y] - balls[one, Y]
             if dx * dx + dy * dy <= edge * edge and is_tied(speed, approach_of(balls, one, k)):
                 count = _add_pair(pairs, count, one, k)
     return count
@@ -136,18 +140,18 @@ def _restitution(approach, physics):
 @kernel
 def _push_apart(balls, i, j, nx, ny, normal):
     """Apply a normal impulse (m/s) that drives j along n and i back."""
-    balls[i, 2] -= normal * nx
-    balls[i, 3] -= normal * ny
-    balls[j, 2] += normal * nx
-    balls[j, 3] += normal * ny
+    balls[i, VX] -= normal * nx
+    balls[i, VY] -= normal * ny
+    balls[j, VX] += normal * nx
+    balls[j, VY] += normal * ny
 
 
 @kernel
 def _friction(balls, i, j, nx, ny, normal, physics, radius):
     """Friction impulse on ball i for a normal impulse (both m/s): along t = (-ny, nx), and along z."""
     # Surface slip u = v1 - v2 + R (w1 + w2) x n; no impulse along n changes it.
-    wx, wy, wz = balls[i, 4] + balls[j, 4], balls[i, 5] + balls[j, 5], balls[i, 6] + balls[j, 6]
-    slip_t = (balls[i, 3] - balls[j, 3]) * nx - (balls[i, 2] - balls[j, 2]) * ny + radius * wz
+    wx, wy, wz = balls[i, WX] + balls[j, WX], balls[i, WY] + balls[j, WY], balls[i, WZ] + balls[j, WZ]
+    slip_t = (balls[i, VY] - balls[j, VY]) * nx - (balls[i, VX] - balls[j, VX]) * ny + radius * wz
     slip_z = radius * (wx * ny - wy * nx)
     slip = math.sqrt(slip_t * slip_t + slip_z * slip_z)
     if slip < 1e-12:
@@ -160,15 +164,15 @@ def _friction(balls, i, j, nx, ny, normal, physics, radius):
 @kernel
 def _rub(balls, i, j, nx, ny, ft, fz, radius):
     """Apply a friction impulse: torque n x F with n x t = z, n x z = (ny, -nx, 0), the same on both."""
-    balls[i, 2] -= ft * ny
-    balls[i, 3] += ft * nx
-    balls[j, 2] += ft * ny
-    balls[j, 3] -= ft * nx
+    balls[i, VX] -= ft * ny
+    balls[i, VY] += ft * nx
+    balls[j, VX] += ft * ny
+    balls[j, VY] -= ft * nx
     turn = 2.5 / radius
     for ball in (i, j):
-        balls[ball, 4] += turn * fz * ny
-        balls[ball, 5] -= turn * fz * nx
-        balls[ball, 6] += turn * ft
+        balls[ball, WX] += turn * fz * ny
+        balls[ball, WY] -= turn * fz * nx
+        balls[ball, WZ] += turn * ft
 
 
 @kernel
@@ -176,7 +180,7 @@ def _restore_gap(balls, i, j, nx, ny, distance, approach, radius):
     gap = GAP if approach > SLOW_BALL else RESTING_GAP
     push = 0.5 * (2.0 * radius + gap - distance)
     if push > 0.0:
-        balls[i, 0] -= push * nx
-        balls[i, 1] -= push * ny
-        balls[j, 0] += push * nx
-        balls[j, 1] += push * ny
+        balls[i, X] -= push * nx
+        balls[i, Y] -= push * ny
+        balls[j, X] += push * nx
+        balls[j, Y] += push * ny

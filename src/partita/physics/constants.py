@@ -10,13 +10,9 @@ STILL, ROLLING, SLIDING, POCKETED = 0, 1, 2, 3
 
 # Event kinds; the names are those of the files.
 EVENT_NAMES = ("stroke", "ball-ball", "cushion", "tip", "facing", "pocket", "slide-to-roll", "stop")
-STROKE, BALL_BALL, CUSHION, TIP, FACING, POCKET, SLIDE_TO_ROLL, STOP = range(8)
+STROKE, BALL_BALL, CUSHION, JAW_TIP, FACING, POCKET, SLIDE_TO_ROLL, STOP = range(8)
 # Bookkeeping only, never reported: a ball passes between the bed and a pocket's zone.
 ZONE = 8
-
-# A row of the trace: t, kind, ball, other, then phase and state (7) of both balls after the event,
-# then velocity and spin (5) of both just before it.
-AFTER, AFTER_OTHER, BEFORE, BEFORE_OTHER, TRACE_COLUMNS = 4, 12, 20, 25, 30
 
 # A slip or speed below this is none: 1 um/s moves a ball less than its own roundness.
 SPEED_EPSILON = 1e-6

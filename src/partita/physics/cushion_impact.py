@@ -31,6 +31,7 @@ import math
 
 from partita.kernels import kernel
 from partita.physics.constants import SLOW_CUSHION
+from partita.rows.ball import VX, VY, WX, WY, WZ
 
 # Local error allowed a step, as a share of the impact speed: ends within a few 1e-6 of the exact
 # answer, which moves a ball about 0.01 mm over a table's length.
@@ -53,26 +54,26 @@ _SIZE, _UX, _UZ, _CX, _CY, _SPEED, _WORK = range(7)
 @kernel
 def _rates(y, sticking, s, c, mu_w, mu_s):
     """Derivatives of the state (7): by t while the contact at I slips, by P while it sticks."""
-    slip_c = math.sqrt(y[3] * y[3] + y[4] * y[4])
+    slip_c = math.sqrt(y[_CX] * y[_CX] + y[_CY] * y[_CY])
     over = 1.0 / slip_c if slip_c > 1e-12 else 0.0
-    cx, cy = y[3] * over, y[4] * over
+    cx, cy = y[_CX] * over, y[_CY] * over
     if sticking:
         fx, fz = _holding_friction(cx, cy, s, c, mu_s)
     else:
-        fx, fz = -mu_w * y[1], -mu_w * y[2]
+        fx, fz = -mu_w * y[_UX], -mu_w * y[_UZ]
     drag = mu_s * max(0.0, s - c * fz)
     gx, gy = -drag * cx, -drag * cy
     cross, high = 1.0 - 2.5 * s, 2.5 - s
     rate_cx, rate_cy = cross * fx + 3.5 * gx, -c + high * fz + 3.5 * gy
     rate_v = -c - s * fz + gy
     if sticking:
-        return 0.0, 0.0, 0.0, rate_cx, rate_cy, rate_v, c * y[5]
+        return 0.0, 0.0, 0.0, rate_cx, rate_cy, rate_v, c * y[_SPEED]
     rate_x, rate_z = 3.5 * fx + cross * gx, s * c + (2.5 + s * s) * fz + high * gy
-    root = y[0]
-    turn = (rate_z * y[1] - rate_x * y[2]) / max(root, 1e-9)
+    root = y[_SIZE]
+    turn = (rate_z * y[_UX] - rate_x * y[_UZ]) / max(root, 1e-9)
     return (
-        0.5 * (rate_x * y[1] + rate_z * y[2]), -turn * y[2], turn * y[1],
-        root * rate_cx, root * rate_cy, root * rate_v, root * c * y[5],
+        0.5 * (rate_x * y[_UX] + rate_z * y[_UZ]), -turn * y[_UZ], turn * y[_UX],
+        root * rate_cx, root * rate_cy, root * rate_v, root * c * y[_SPEED],
     )  # fmt: skip
 
 
@@ -114,36 +115,36 @@ def _step(y, k1, sticking, h, s, c, mu_w, mu_s):
     part = _ahead(_ahead(none, h, 71 / 57600, k1, -71 / 16695, k3), h, 71 / 1920, k4, -17253 / 339200, k5)
     e = _ahead(part, h, 22 / 525, k6, -1 / 40, k7)
     # A direction matters as far as there is slip left for it to act on.
-    turned = min(1.0, y[0] * y[0]) * max(abs(e[1]), abs(e[2]))
-    error = max(max(max(abs(e[0]) * y[0], turned), max(abs(e[3]), abs(e[4]))), abs(e[5]))
+    turned = min(1.0, y[_SIZE] * y[_SIZE]) * max(abs(e[_UX]), abs(e[_UZ]))
+    error = max(max(max(abs(e[_SIZE]) * y[_SIZE], turned), max(abs(e[_CX]), abs(e[_CY]))), abs(e[_SPEED]))
     return new, k7, error
 
 
 @kernel
 def _settled(y, sticking, s, c, mu_w, mu_s):
     """Where a slip has ended: hold it, or let it begin anew the other way. Returns state, sticking."""
-    cx, cy = y[3], y[4]
+    cx, cy = y[_CX], y[_CY]
     slip_c = math.sqrt(cx * cx + cy * cy)
     if slip_c < STICK:
         # The cloth cannot hold the ball: friction there is small beside what drives the slip.
-        fx, fz = -mu_w * y[1], -mu_w * y[2]
+        fx, fz = -mu_w * y[_UX], -mu_w * y[_UZ]
         drift_x, drift_y = (1.0 - 2.5 * s) * fx, -c + (2.5 - s) * fz
         slip_c = _BEGUN
         over = slip_c / math.sqrt(drift_x * drift_x + drift_y * drift_y)
         cx, cy = over * drift_x, over * drift_y
-    if not sticking and y[0] * y[0] >= STICK:
-        return (y[0], y[1], y[2], cx, cy, y[5], y[6]), False
+    if not sticking and y[_SIZE] * y[_SIZE] >= STICK:
+        return (y[_SIZE], y[_UX], y[_UZ], cx, cy, y[_SPEED], y[_WORK]), False
     fx, fz = _holding_friction(cx / slip_c, cy / slip_c, s, c, mu_s)
     needed = math.sqrt(fx * fx + fz * fz)
     if needed <= mu_w:
-        return (0.0, 0.0, 0.0, cx, cy, y[5], y[6]), True
-    return (_JUST_SLIPPING, -fx / needed, -fz / needed, cx, cy, y[5], y[6]), False
+        return (0.0, 0.0, 0.0, cx, cy, y[_SPEED], y[_WORK]), True
+    return (_JUST_SLIPPING, -fx / needed, -fz / needed, cx, cy, y[_SPEED], y[_WORK]), False
 
 
 @kernel
 def _left(y, compressing, work_wanted):
     """What is left of this half of the impact: zero at its end, negative beyond it."""
-    return y[5] if compressing else y[6] - work_wanted
+    return y[_SPEED] if compressing else y[_WORK] - work_wanted
 
 
 @kernel
@@ -167,8 +168,8 @@ def _share_of_step(g0, d0, g1, d1):
 def _slip_all_but_over(y, k1):
     """True when the slip at I goes straight to zero, so that its rest can be taken in one line."""
     # What turning would still change is the friction's direction over the slip left.
-    slip, ending = y[0] * y[0], -2.0 * k1[0]
-    turn = y[0] * math.sqrt(k1[1] * k1[1] + k1[2] * k1[2])
+    slip, ending = y[_SIZE] * y[_SIZE], -2.0 * k1[_SIZE]
+    turn = y[_SIZE] * math.sqrt(k1[_UX] * k1[_UX] + k1[_UZ] * k1[_UZ])
     return ending > 0.0 and slip * turn < 10.0 * TOLERANCE * ending and slip < 3e-3 * ending
 
 
@@ -179,30 +180,30 @@ def _integrated(y, compressing, work_wanted, first, s, c, mu_w, mu_s):
     Compression ends when the speed into the cushion is 0, restitution when the work has come
     back to `work_wanted`. The state is scaled: the impact speed is 1.
     """
-    reach, sticking, column, k1 = first, False, (5 if compressing else 6), y
+    reach, sticking, column, k1 = first, False, (_SPEED if compressing else _WORK), y
     fresh = True
     for _ in range(_MOST_STEPS):
-        if fresh or sticking or y[0] * y[0] < STICK or y[3] * y[3] + y[4] * y[4] < STICK * STICK:
+        if fresh or sticking or y[_SIZE] * y[_SIZE] < STICK or y[_CX] * y[_CX] + y[_CY] * y[_CY] < STICK * STICK:
             y, sticking = _settled(y, sticking, s, c, mu_w, mu_s)
             k1 = _rates(y, sticking, s, c, mu_w, mu_s)
             fresh = False
         left = _left(y, compressing, work_wanted)
         if not sticking and _slip_all_but_over(y, k1):
-            rest = -0.5 * y[0] / k1[0]
+            rest = -0.5 * y[_SIZE] / k1[_SIZE]
             new = _ahead(y, rest, 1.0, k1, 0.0, k1)
             after = _left(new, compressing, work_wanted)
             if after <= 0.0:
                 return _ahead(y, rest * left / (left - after), 1.0, k1, 0.0, k1), reach
-            y = (0.0, new[1], new[2], new[3], new[4], new[5], new[6])
+            y = (0.0, new[_UX], new[_UZ], new[_CX], new[_CY], new[_SPEED], new[_WORK])
             continue
         # Steps are remembered in impulse, which slipping and sticking share.
-        scale = 1.0 if sticking else 1.0 / y[0]
+        scale = 1.0 if sticking else 1.0 / y[_SIZE]
         h = reach * scale
-        closing = -(y[3] * k1[3] + y[4] * k1[4])
+        closing = -(y[_CX] * k1[_CX] + y[_CY] * k1[_CY])
         if closing > 0.0:
-            h = min(h, _NEARING * (y[3] * y[3] + y[4] * y[4]) / closing)
-        if k1[0] < 0.0:
-            h = min(h, -0.98 * y[0] / k1[0])
+            h = min(h, _NEARING * (y[_CX] * y[_CX] + y[_CY] * y[_CY]) / closing)
+        if k1[_SIZE] < 0.0:
+            h = min(h, -0.98 * y[_SIZE] / k1[_SIZE])
         new, k7, error = _step(y, k1, sticking, h, s, c, mu_w, mu_s)
         if error > TOLERANCE and h > 1e-8 * scale:
             reach = h / scale * max(0.1, 0.85 * (TOLERANCE / error) ** 0.2)
@@ -215,15 +216,15 @@ def _integrated(y, compressing, work_wanted, first, s, c, mu_w, mu_s):
         reach = h / scale * min(5.0, 0.85 * (TOLERANCE / max(error, 1e-12)) ** 0.2)
         if not sticking:
             # Steps shrink with the slip: foresee it.
-            reach *= min(1.0, (new[0] / y[0]) ** 2)
+            reach *= min(1.0, (new[_SIZE] / y[_SIZE]) ** 2)
         y, k1 = _with_unit_direction(new), k7
     return y, reach
 
 
 @kernel
 def _with_unit_direction(y):
-    over = 1.0 / max(math.sqrt(y[1] * y[1] + y[2] * y[2]), 1e-12)
-    return y[0], y[1] * over, y[2] * over, y[3], y[4], y[5], y[6]
+    over = 1.0 / max(math.sqrt(y[_UX] * y[_UX] + y[_UZ] * y[_UZ]), 1e-12)
+    return y[_SIZE], y[_UX] * over, y[_UZ] * over, y[_CX], y[_CY], y[_SPEED], y[_WORK]
 
 
 @kernel
@@ -237,35 +238,35 @@ def cushion_impact(balls, i, out_x, out_y, sine, cosine, restitution, mu_w, mu_s
     """
     # Axes of the impact: x along the cushion, y into it, z up (right-handed).
     along_x, along_y = out_y, -out_x
-    speed = balls[i, 2] * out_x + balls[i, 3] * out_y
+    speed = balls[i, VX] * out_x + balls[i, VY] * out_y
     if speed < SLOW_CUSHION:
         if speed > 0.0:
-            balls[i, 2] -= speed * out_x
-            balls[i, 3] -= speed * out_y
+            balls[i, VX] -= speed * out_x
+            balls[i, VY] -= speed * out_y
         return speed
     scale = radius / speed
-    vx = (balls[i, 2] * along_x + balls[i, 3] * along_y) / speed
-    wx = scale * (balls[i, 4] * along_x + balls[i, 5] * along_y)
-    wy = scale * (balls[i, 4] * out_x + balls[i, 5] * out_y)
-    wz = scale * balls[i, 6]
+    vx = (balls[i, VX] * along_x + balls[i, VY] * along_y) / speed
+    wx = scale * (balls[i, WX] * along_x + balls[i, WY] * along_y)
+    wy = scale * (balls[i, WX] * out_x + balls[i, WY] * out_y)
+    wz = scale * balls[i, WZ]
     ix, iz = vx + sine * wy - cosine * wz, wx - sine
     size = math.sqrt(ix * ix + iz * iz)
     over = 1.0 / size if size > 0.0 else 0.0
     start = (math.sqrt(size), ix * over, iz * over, vx - wy, 1.0 + wx, 1.0, 0.0)
     middle, reach = _integrated(start, True, 0.0, _FIRST_STEP, sine, cosine, mu_w, mu_s)
-    returned = (1.0 - restitution * restitution) * middle[6]
+    returned = (1.0 - restitution * restitution) * middle[_WORK]
     end, reach = _integrated(middle, False, returned, reach, sine, cosine, mu_w, mu_s)
     # From the slips back to the ball's own motion. The changes of the slips along x give the
     # impulse Fx of the friction at I (two linear equations in Fx and Gx); R dwz = -5/2 c Fx; then
     # vx and wy from the two slips along x, wx from the slip at C along y.
     cross = 1.0 - 2.5 * sine
-    ix_after = end[0] * end[0] * end[1]
-    friction = (3.5 * (ix_after - ix) - cross * (end[3] - start[3])) / (12.25 - cross * cross)
+    ix_after = end[_SIZE] * end[_SIZE] * end[_UX]
+    friction = (3.5 * (ix_after - ix) - cross * (end[_CX] - start[_CX])) / (12.25 - cross * cross)
     wz -= 2.5 * cosine * friction
-    wy = (ix_after - end[3] + cosine * wz) / (1.0 + sine)
-    wx = end[4] - end[5]
-    vx, vy = speed * (end[3] + wy), speed * end[5]
-    balls[i, 2], balls[i, 3] = vx * along_x + vy * out_x, vx * along_y + vy * out_y
-    balls[i, 4], balls[i, 5] = (wx * along_x + wy * out_x) / scale, (wx * along_y + wy * out_y) / scale
-    balls[i, 6] = wz / scale
+    wy = (ix_after - end[_CX] + cosine * wz) / (1.0 + sine)
+    wx = end[_CY] - end[_SPEED]
+    vx, vy = speed * (end[_CX] + wy), speed * end[_SPEED]
+    balls[i, VX], balls[i, VY] = vx * along_x + vy * out_x, vx * along_y + vy * out_y
+    balls[i, WX], balls[i, WY] = (wx * along_x + wy * out_x) / scale, (wx * along_y + wy * out_y) / scale
+    balls[i, WZ] = wz / scale
     return speed

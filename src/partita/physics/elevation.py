@@ -14,6 +14,7 @@ from numpy.typing import NDArray
 from partita.errors import refuse
 from partita.kernels import kernel
 from partita.physics.stroke import LARGEST_ELEVATION_DEG, Stroke
+from partita.rows.stroke import AIM_RAD, ELEVATION_RAD, HEIGHT_R, SIDE_R
 from partita.table.geometry import bed_of
 from partita.table.layout import CUE, Layout, ball_label
 from partita.table.spec import CUSHIONS, TableSpec
@@ -72,7 +73,7 @@ def butts_raised(
     """
     raised = strokes.copy()
     _raise_butts(bed_of(table), nose_top(table), places, math.radians(from_deg), raised)
-    return raised[raised[:, 4] >= 0]
+    return raised[raised[:, ELEVATION_RAD] >= 0]
 
 
 @kernel
@@ -81,9 +82,9 @@ def _raise_butts(bed, nose_top_m, places, least, strokes):
     for e in range(strokes.shape[0]):
         raised, _ = _least(bed, nose_top_m, places, strokes[e])
         if raised < 0.0:
-            strokes[e, 4] = -1.0
+            strokes[e, ELEVATION_RAD] = -1.0
         elif raised >= least:
-            strokes[e, 4] = max(strokes[e, 4], raised)
+            strokes[e, ELEVATION_RAD] = max(strokes[e, ELEVATION_RAD], raised)
 
 
 @kernel
@@ -101,8 +102,8 @@ def _least(bed, nose_top_m, places, stroke):
 @kernel
 def _in_the_way(bed, nose_top_m, places, stroke, elevation):
     """What touches the cue at this elevation. places : (n, 2) m, the cue ball first; stroke : (5,)."""
-    radius, side, height = bed.radius, stroke[2], stroke[3]
-    ahead_x, ahead_y = math.cos(stroke[0]), math.sin(stroke[0])
+    radius, side, height = bed.radius, stroke[SIDE_R], stroke[HEIGHT_R]
+    ahead_x, ahead_y = math.cos(stroke[AIM_RAD]), math.sin(stroke[AIM_RAD])
     cosine, sine = math.cos(elevation), math.sin(elevation)
     depth = radius * math.sqrt(max(0.0, 1.0 - side * side - height * height))
     back = depth * cosine - radius * height * sine

@@ -1,13 +1,16 @@
 """What is counted and written down while a shot runs: facts for the rules, measures for the naming, the trace.
 
 Kernels here take the workspace `ws` of the shot, rows i, j of balls as they are just before an event, its time `now`,
-s, and write into facts : (FACTS,) int32, measures : (MEASURES,) s, rad, m/s and m, trace : (rows, TRACE_COLUMNS).
+s, and places : (n, 2) m. They write into facts : (FACTS,) int32, measures : (MEASURES,) s, rad, m/s and m, and trace :
+(rows, TRACE_COLUMNS).
 """
 
 import math
 
 from partita.kernels import kernel
-from partita.physics.constants import AFTER, AFTER_OTHER, BALL_BALL, CUSHION, FACING, TIP
+from partita.physics.constants import BALL_BALL, CUSHION, FACING, JAW_TIP
+from partita.rows.ball import VX, VY, X, Y
+from partita.rows.trace import AFTER, AFTER_OTHER, AT_S, KIND, MET, WHOSE
 
 # What is counted while a shot runs, for the rules and the naming: columns of the facts.
 (
@@ -57,7 +60,7 @@ def count_contact(ws, i, j, now, facts, measures):
 @kernel
 def count_rails(ws, i, other, kind, bed, facts, measures):
     """The same for a ball and a cushion, tip or facing."""
-    if kind != CUSHION and kind != TIP and kind != FACING:
+    if kind != CUSHION and kind != JAW_TIP and kind != FACING:
         return
     if kind == CUSHION and _was_frozen_there(ws, i):
         return
@@ -75,7 +78,7 @@ def count_rails(ws, i, other, kind, bed, facts, measures):
         facts[CUE_CUSHIONS_AFTER] += 1
     elif i == facts[FIRST_HIT] and kind == CUSHION:
         facts[TARGET_CUSHIONS] += 1
-        facts[BESIDE] = 1 + _pocket_beside(bed, ws.balls[i, 0], ws.balls[i, 1])
+        facts[BESIDE] = 1 + _pocket_beside(bed, ws.balls[i, X], ws.balls[i, Y])
 
 
 @kernel
@@ -87,8 +90,8 @@ def begin_way(places, measures):
 @kernel
 def _go_on(balls, measures):
     """Add the cue ball's way since its last cushion; a swerve is taken as straight."""
-    measures[WAY] += math.hypot(balls[0, 0] - measures[CONTACT_X], balls[0, 1] - measures[CONTACT_Y])
-    measures[CONTACT_X], measures[CONTACT_Y] = balls[0, 0], balls[0, 1]
+    measures[WAY] += math.hypot(balls[0, X] - measures[CONTACT_X], balls[0, Y] - measures[CONTACT_Y])
+    measures[CONTACT_X], measures[CONTACT_Y] = balls[0, X], balls[0, Y]
 
 
 @kernel
@@ -101,7 +104,7 @@ def unsighted_way(cushions, measures):
 @kernel
 def _was_frozen_there(ws, i):
     """True when a ball meets a cushion where it lay: frozen to it, it is pressed into it, not driven to it."""
-    dx, dy = ws.balls[i, 0] - ws.start[i, 0], ws.balls[i, 1] - ws.start[i, 1]
+    dx, dy = ws.balls[i, X] - ws.start[i, 0], ws.balls[i, Y] - ws.start[i, 1]
     return dx * dx + dy * dy < STILL_FROZEN_M * STILL_FROZEN_M
 
 
@@ -117,8 +120,8 @@ def _pocket_beside(bed, x, y):
 
 @kernel
 def _note_first_hit(balls, target, now, facts, measures):
-    nx, ny = balls[target, 0] - balls[0, 0], balls[target, 1] - balls[0, 1]
-    vx, vy = balls[0, 2], balls[0, 3]
+    nx, ny = balls[target, X] - balls[0, X], balls[target, Y] - balls[0, Y]
+    vx, vy = balls[0, VX], balls[0, VY]
     facts[FIRST_HIT] = target
     measures[CONTACT_TIME] = now
     _go_on(balls, measures)
@@ -139,7 +142,7 @@ def note(trace, row, ws, now, kind, i, other):
     """Write one row of the trace; returns the next free row."""
     if row >= trace.shape[0]:
         return row
-    trace[row, 0], trace[row, 1], trace[row, 2], trace[row, 3] = now, kind, i, other
+    trace[row, AT_S], trace[row, KIND], trace[row, WHOSE], trace[row, MET] = now, kind, i, other
     trace[row, AFTER] = ws.phase[i]
     for column in range(7):
         trace[row, AFTER + 1 + column] = ws.balls[i, column]

@@ -11,11 +11,10 @@ from partita.kernels import call_at, kernel
 from partita.physics.ball_impact import add_tied, ball_impact, is_tied, tied_impacts
 from partita.physics.constants import (
     BALL_BALL,
-    BEFORE,
-    BEFORE_OTHER,
     CUSHION,
     FACING,
     INFINITY,
+    JAW_TIP,
     MAX_EVENTS,
     POCKET,
     POCKETED,
@@ -24,7 +23,6 @@ from partita.physics.constants import (
     SLOW_CUSHION,
     STILL,
     STROKE,
-    TIP,
     TOO_MANY_EVENTS,
     ZONE,
 )
@@ -43,20 +41,23 @@ from partita.physics.facts import (
     note,
     note_before,
 )
-from partita.physics.motion import STATE_COLUMNS, advance, finish_phase, launch
+from partita.physics.motion import advance, finish_phase, launch
 from partita.physics.prediction import begin_phase, on_nose, predict, zone_at
+from partita.rows.ball import COLUMNS as BALL_COLUMNS
+from partita.rows.ball import VX, VY, X, Y
+from partita.rows.trace import BEFORE, BEFORE_OTHER
 
 
 @kernel
 def set_up(ws, places, pocketed, bed, physics):
     """Put the balls where they lie, at rest. places : (n, 2) m; pocketed : (n,) pocket or -1, -2 off."""
     for i in range(places.shape[0]):
-        for column in range(STATE_COLUMNS):
+        for column in range(BALL_COLUMNS):
             ws.balls[i, column] = 0.0
-        ws.balls[i, 0], ws.balls[i, 1] = places[i, 0], places[i, 1]
+        ws.balls[i, X], ws.balls[i, Y] = places[i, 0], places[i, 1]
         set_before_noses(ws.balls, i, bed)
-        ws.start[i, 0], ws.start[i, 1] = ws.balls[i, 0], ws.balls[i, 1]
-        ws.zone[i] = zone_at(bed, ws.balls[i, 0], ws.balls[i, 1])
+        ws.start[i, 0], ws.start[i, 1] = ws.balls[i, X], ws.balls[i, Y]
+        ws.zone[i] = zone_at(bed, ws.balls[i, X], ws.balls[i, Y])
         begin_phase(ws, i, 0.0, physics, bed.radius)
         ws.next_time[i] = INFINITY
         ws.next_with[i] = -1
@@ -72,7 +73,7 @@ def set_before_noses(balls, i, bed):
     for side in range(4):
         axis = 1 if side < 2 else 0
         far = bed.width if side == 1 else (bed.length if side == 3 else 0.0)
-        if abs(balls[i, axis] - far) < bed.reach and on_nose(bed, side, balls[i, 0], balls[i, 1]):
+        if abs(balls[i, axis] - far) < bed.reach and on_nose(bed, side, balls[i, X], balls[i, Y]):
             balls[i, axis] = bed.reach if far == 0.0 else far - bed.reach
 
 
@@ -120,7 +121,7 @@ def run(ws, places, pocketed, stroke, until_contact, bed, physics, finals, facts
         predict(ws, i, now, bed)
     measures[SECONDS] = now
     for j in range(places.shape[0]):
-        finals[j, 0], finals[j, 1] = ws.balls[j, 0], ws.balls[j, 1]
+        finals[j, 0], finals[j, 1] = ws.balls[j, X], ws.balls[j, Y]
     return rows
 
 
@@ -177,7 +178,7 @@ def _meet_balls(ws, i, j, now, bed, physics, facts, measures, trace, rows):
         tied_impacts(ws.balls, ws.pairs, tied, physics, bed.radius, ws.tied)
     if first_hit:
         target = facts[FIRST_HIT]
-        measures[TARGET_DIRECTION] = math.atan2(ws.balls[target, 3], ws.balls[target, 2])
+        measures[TARGET_DIRECTION] = math.atan2(ws.balls[target, VY], ws.balls[target, VX])
     for c in range(tied):
         for side in range(2):
             _leave_zone(ws, ws.pairs[c, side], bed)
@@ -198,7 +199,7 @@ def _meet_balls(ws, i, j, now, bed, physics, facts, measures, trace, rows):
 def _is_near(balls, i, j, k, radius):
     edge = 3.0 * radius
     for one in (i, j):
-        dx, dy = balls[k, 0] - balls[one, 0], balls[k, 1] - balls[one, 1]
+        dx, dy = balls[k, X] - balls[one, X], balls[k, Y] - balls[one, Y]
         if dx * dx + dy * dy < edge * edge:
             return True
     return False
@@ -209,11 +210,11 @@ def _happen(ws, i, other, kind, now, bed, physics, pocketed):
     """Change ball i's state as the event demands, and begin its new phase."""
     if kind == CUSHION:
         _meet_nose(ws, i, other, bed, physics)
-    elif kind == TIP or kind == FACING:
+    elif kind == JAW_TIP or kind == FACING:
         _meet_jaw(ws, i, other, kind, bed, physics)
     elif kind == POCKET:
         pocketed[i] = other
-        for column in range(2, STATE_COLUMNS):
+        for column in range(2, BALL_COLUMNS):
             ws.balls[i, column] = 0.0
         ws.phase[i] = POCKETED
         ws.present[i] = False
@@ -229,7 +230,7 @@ def _happen(ws, i, other, kind, now, bed, physics, pocketed):
 @kernel
 def _leave_zone(ws, i, bed):
     """An impact that set a ball a hair back over the bed has carried it past the line of its zone."""
-    if ws.zone[i] != 0 and zone_at(bed, ws.balls[i, 0], ws.balls[i, 1]) == 0:
+    if ws.zone[i] != 0 and zone_at(bed, ws.balls[i, X], ws.balls[i, Y]) == 0:
         ws.zone[i] = 0
 
 
@@ -253,15 +254,15 @@ def _meet_jaw(ws, i, jaw, kind, bed, physics):
     if kind == FACING:
         out_x, out_y = -bed.facing_normal[pocket, side, 0], -bed.facing_normal[pocket, side, 1]
     else:
-        out_x, out_y = bed.tip[pocket, side, 0] - ws.balls[i, 0], bed.tip[pocket, side, 1] - ws.balls[i, 1]
+        out_x, out_y = bed.tip[pocket, side, 0] - ws.balls[i, X], bed.tip[pocket, side, 1] - ws.balls[i, Y]
         size = math.sqrt(out_x * out_x + out_y * out_y)
         out_x, out_y = out_x / size, out_y / size
     speed = cushion_impact(
         ws.balls, i, out_x, out_y, bed.sine, bed.cosine, physics.e_facing, physics.mu_w, physics.mu_s, bed.radius
     )  # fmt: skip
     if speed < SLOW_CUSHION:
-        ws.balls[i, 0] -= RESTING_GAP * out_x
-        ws.balls[i, 1] -= RESTING_GAP * out_y
+        ws.balls[i, X] -= RESTING_GAP * out_x
+        ws.balls[i, Y] -= RESTING_GAP * out_y
         _leave_zone(ws, i, bed)
 
 

@@ -3,8 +3,8 @@
 Source: the classical mechanics of a sliding and rolling sphere (Coriolis, Theorie mathematique des
 effets du jeu de billard, 1835); notation of `docs/physics.md`.
 
-Balls are rows of 9: x, y, vx, vy, wx, wy, wz, ax, ay (m, m/s, rad/s, m/s^2). Kernels take all rows
-and the index of one: a row of its own would cost a reference count at each call.
+balls : (n, 9) rows of `rows.ball`, m, m/s, rad/s, m/s^2. Kernels take all rows and the index of one: a row of its own
+would cost a reference count at each call.
 
 `elapsed` and times are s, radius m; phase : one of `constants`; stroke : (5,) as `Stroke.row` gives it.
 """
@@ -23,8 +23,8 @@ from partita.physics.constants import (
     TIP_LIMIT,
     G,
 )
-
-STATE_COLUMNS = 9
+from partita.rows.ball import AX, AY, VX, VY, WX, WY, WZ, X, Y
+from partita.rows.stroke import AIM_RAD, ELEVATION_RAD, HEIGHT_R, SIDE_R, SPEED_MPS
 
 
 @kernel
@@ -33,17 +33,17 @@ def begin_motion(balls, i, physics, radius):
 
     STILL, ROLLING or SLIDING, from the slip of the cloth contact point and the speed.
     """
-    vx, vy = balls[i, 2], balls[i, 3]
-    slip_x, slip_y = vx - radius * balls[i, 5], vy + radius * balls[i, 4]
+    vx, vy = balls[i, VX], balls[i, VY]
+    slip_x, slip_y = vx - radius * balls[i, WY], vy + radius * balls[i, WX]
     slip = math.sqrt(slip_x * slip_x + slip_y * slip_y)
     if slip > SPEED_EPSILON:
         friction = -physics.mu_s * G / slip
-        balls[i, 7], balls[i, 8] = friction * slip_x, friction * slip_y
+        balls[i, AX], balls[i, AY] = friction * slip_x, friction * slip_y
         return SLIDING, 2.0 * slip / (7.0 * physics.mu_s * G)
     speed = math.sqrt(vx * vx + vy * vy)
     if speed > SPEED_EPSILON:
         friction = -physics.mu_r * G / speed
-        balls[i, 7], balls[i, 8] = friction * vx, friction * vy
+        balls[i, AX], balls[i, AY] = friction * vx, friction * vy
         return ROLLING, speed / (physics.mu_r * G)
     for column in (2, 3, 4, 5, 7, 8):
         balls[i, column] = 0.0
@@ -56,29 +56,29 @@ def advance(balls, i, phase, physics, radius, elapsed):
     if elapsed <= 0.0:
         return
     if phase != STILL:
-        ax, ay = elapsed * balls[i, 7], elapsed * balls[i, 8]
-        balls[i, 0] += elapsed * (balls[i, 2] + 0.5 * ax)
-        balls[i, 1] += elapsed * (balls[i, 3] + 0.5 * ay)
-        balls[i, 2] += ax
-        balls[i, 3] += ay
+        ax, ay = elapsed * balls[i, AX], elapsed * balls[i, AY]
+        balls[i, X] += elapsed * (balls[i, VX] + 0.5 * ax)
+        balls[i, Y] += elapsed * (balls[i, VY] + 0.5 * ay)
+        balls[i, VX] += ax
+        balls[i, VY] += ay
         if phase == SLIDING:
             # dw/dt = (5 mu_s g / 2R) (-u_y, u_x) and dv/dt = -mu_s g u: one follows from the other.
-            balls[i, 4] += 2.5 * ay / radius
-            balls[i, 5] -= 2.5 * ax / radius
+            balls[i, WX] += 2.5 * ay / radius
+            balls[i, WY] -= 2.5 * ax / radius
         else:
-            balls[i, 4], balls[i, 5] = -balls[i, 3] / radius, balls[i, 2] / radius
+            balls[i, WX], balls[i, WY] = -balls[i, VY] / radius, balls[i, VX] / radius
     loss = physics.a_sp * elapsed
-    if balls[i, 6] > 0.0:
-        balls[i, 6] = max(0.0, balls[i, 6] - loss)
+    if balls[i, WZ] > 0.0:
+        balls[i, WZ] = max(0.0, balls[i, WZ] - loss)
     else:
-        balls[i, 6] = min(0.0, balls[i, 6] + loss)
+        balls[i, WZ] = min(0.0, balls[i, WZ] + loss)
 
 
 @kernel
 def finish_phase(balls, i, phase, radius):
     """Set what a phase's end makes exact: no slip after sliding, no motion after rolling."""
     if phase == SLIDING:
-        balls[i, 4], balls[i, 5] = -balls[i, 3] / radius, balls[i, 2] / radius
+        balls[i, WX], balls[i, WY] = -balls[i, VY] / radius, balls[i, VX] / radius
     else:
         for column in range(2, 6):
             balls[i, column] = 0.0
@@ -92,21 +92,27 @@ def launch(stroke, k_endmass, radius, balls):
         side and height in R (side to the right), elevation rad
     Source: squirt from the effective end mass (Alciatore, technical proof A.31, from memory).
     """
-    aim, speed, side, height, elevation = stroke[0], stroke[1], stroke[2], stroke[3], stroke[4]
+    aim, speed, side, height, elevation = (
+        stroke[AIM_RAD],
+        stroke[SPEED_MPS],
+        stroke[SIDE_R],
+        stroke[HEIGHT_R],
+        stroke[ELEVATION_RAD],
+    )
     if side * side + height * height > TIP_LIMIT * TIP_LIMIT + 1e-9:
         away = aim + MISCUE_TURN * min(1.0, max(-1.0, side))
-        balls[0, 2], balls[0, 3] = MISCUE_SPEED * speed * math.cos(away), MISCUE_SPEED * speed * math.sin(away)
+        balls[0, VX], balls[0, VY] = MISCUE_SPEED * speed * math.cos(away), MISCUE_SPEED * speed * math.sin(away)
         return True
     direction = aim + squirt_angle(side, k_endmass)
-    balls[0, 2] = speed * math.cos(direction)
-    balls[0, 3] = speed * math.sin(direction)
+    balls[0, VX] = speed * math.cos(direction)
+    balls[0, VY] = speed * math.sin(direction)
     forward_x, forward_y = math.cos(aim), math.sin(aim)
     right_x, right_y = forward_y, -forward_x
     scale = 5.0 * speed / (2.0 * radius * math.cos(elevation))
     along = scale * side * math.sin(elevation)
-    balls[0, 4] = along * forward_x - scale * height * right_x
-    balls[0, 5] = along * forward_y - scale * height * right_y
-    balls[0, 6] = scale * side * math.cos(elevation)
+    balls[0, WX] = along * forward_x - scale * height * right_x
+    balls[0, WY] = along * forward_y - scale * height * right_y
+    balls[0, WZ] = scale * side * math.cos(elevation)
     return False
 
 

@@ -21,6 +21,7 @@ from partita.physics.constants import (
     CUSHION,
     FACING,
     INFINITY,
+    JAW_TIP,
     POCKET,
     POCKETED,
     SAME_INSTANT,
@@ -28,11 +29,12 @@ from partita.physics.constants import (
     SLIDING,
     STILL,
     STOP,
-    TIP,
     ZONE,
 )
-from partita.physics.motion import STATE_COLUMNS, begin_motion
+from partita.physics.motion import begin_motion
 from partita.physics.roots import first_entry, rising_zero, stays_below, stays_outside
+from partita.rows.ball import AX, AY, VX, VY, X, Y
+from partita.rows.ball import COLUMNS as BALL_COLUMNS
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.int64]
@@ -67,7 +69,7 @@ class Workspace(NamedTuple):
 def new_workspace(count: int) -> Workspace:
     """A workspace for `count` balls."""
     return Workspace(
-        balls=np.zeros((count, STATE_COLUMNS)),
+        balls=np.zeros((count, BALL_COLUMNS)),
         start=np.zeros((count, 2)),
         phase=np.zeros(count, dtype=np.int64),
         zone=np.zeros(count, dtype=np.int64),
@@ -172,8 +174,8 @@ def _predict_noses(balls, i, ws, now, bed):
                 best, cushion = time, 2 * (1 - axis) + 1
     if best >= horizon:
         return
-    x = balls[i, 0] + best * (balls[i, 2] + 0.5 * best * balls[i, 7])
-    y = balls[i, 1] + best * (balls[i, 3] + 0.5 * best * balls[i, 8])
+    x = balls[i, X] + best * (balls[i, VX] + 0.5 * best * balls[i, AX])
+    y = balls[i, Y] + best * (balls[i, VY] + 0.5 * best * balls[i, AY])
     if on_nose(bed, cushion, x, y):
         _keep_earlier(ws, i, now + best, CUSHION, cushion)
     else:
@@ -182,7 +184,7 @@ def _predict_noses(balls, i, ws, now, bed):
 
 @kernel
 def _predict_jaws(balls, i, ws, now, bed):
-    x, y, vx, vy, ax, ay = balls[i, 0], balls[i, 1], balls[i, 2], balls[i, 3], balls[i, 7], balls[i, 8]
+    x, y, vx, vy, ax, ay = balls[i, X], balls[i, Y], balls[i, VX], balls[i, VY], balls[i, AX], balls[i, AY]
     pocket = ws.zone[i] - 1
     horizon = ws.ends[i] - now
     for jaw in range(2):
@@ -190,7 +192,7 @@ def _predict_jaws(balls, i, ws, now, bed):
             x - bed.tip[pocket, jaw, 0], y - bed.tip[pocket, jaw, 1], vx, vy, ax, ay,
             bed.tip_radius[pocket] + bed.reach, horizon,
         )  # fmt: skip
-        _keep_earlier(ws, i, now + time, TIP, 2 * pocket + jaw)
+        _keep_earlier(ws, i, now + time, JAW_TIP, 2 * pocket + jaw)
         time = _facing_time(balls, i, bed, pocket, jaw)
         _keep_earlier(ws, i, now + time, FACING, 2 * pocket + jaw)
     time = first_entry(
@@ -203,14 +205,14 @@ def _predict_jaws(balls, i, ws, now, bed):
 @kernel
 def _facing_time(balls, i, bed, pocket, jaw):
     nx, ny = bed.facing_normal[pocket, jaw, 0], bed.facing_normal[pocket, jaw, 1]
-    px, py = balls[i, 0] - bed.facing_start[pocket, jaw, 0], balls[i, 1] - bed.facing_start[pocket, jaw, 1]
+    px, py = balls[i, X] - bed.facing_start[pocket, jaw, 0], balls[i, Y] - bed.facing_start[pocket, jaw, 1]
     depth = bed.reach - (px * nx + py * ny)
-    closing = -(balls[i, 2] * nx + balls[i, 3] * ny)
-    time = rising_zero(depth, closing, -0.5 * (balls[i, 7] * nx + balls[i, 8] * ny))
+    closing = -(balls[i, VX] * nx + balls[i, VY] * ny)
+    time = rising_zero(depth, closing, -0.5 * (balls[i, AX] * nx + balls[i, AY] * ny))
     if time >= INFINITY:
         return INFINITY
-    x = px + time * (balls[i, 2] + 0.5 * time * balls[i, 7])
-    y = py + time * (balls[i, 3] + 0.5 * time * balls[i, 8])
+    x = px + time * (balls[i, VX] + 0.5 * time * balls[i, AX])
+    y = py + time * (balls[i, VY] + 0.5 * time * balls[i, AY])
     along = x * bed.facing_dir[pocket, jaw, 0] + y * bed.facing_dir[pocket, jaw, 1]
     return time if along >= -1e-9 else INFINITY
 
@@ -228,8 +230,8 @@ def _return_time(balls, i, bed):
             continue
         time = rising_zero(inside, sign * balls[i, 2 + axis], 0.5 * sign * balls[i, 7 + axis])
         if time < best:
-            x = balls[i, 0] + time * (balls[i, 2] + 0.5 * time * balls[i, 7])
-            y = balls[i, 1] + time * (balls[i, 3] + 0.5 * time * balls[i, 8])
+            x = balls[i, X] + time * (balls[i, VX] + 0.5 * time * balls[i, AX])
+            y = balls[i, Y] + time * (balls[i, VY] + 0.5 * time * balls[i, AY])
             margin = min(min(x, bed.length - x), min(y, bed.width - y)) - bed.reach
             if margin >= -1e-9:
                 best = time
@@ -238,16 +240,16 @@ def _return_time(balls, i, bed):
 
 @kernel
 def _predict_pair(balls, i, j, ws, now, touching):
-    px, py = balls[i, 0] - balls[j, 0], balls[i, 1] - balls[j, 1]
-    vx, vy, ax, ay = balls[i, 2], balls[i, 3], balls[i, 7], balls[i, 8]
+    px, py = balls[i, X] - balls[j, X], balls[i, Y] - balls[j, Y]
+    vx, vy, ax, ay = balls[i, VX], balls[i, VY], balls[i, AX], balls[i, AY]
     horizon = ws.next_time[i] - now + SAME_INSTANT
     if ws.phase[j] != STILL:
         dt = now - ws.since[j]
-        bx, by = balls[j, 7], balls[j, 8]
-        px -= dt * (balls[j, 2] + 0.5 * dt * bx)
-        py -= dt * (balls[j, 3] + 0.5 * dt * by)
-        vx -= balls[j, 2] + dt * bx
-        vy -= balls[j, 3] + dt * by
+        bx, by = balls[j, AX], balls[j, AY]
+        px -= dt * (balls[j, VX] + 0.5 * dt * bx)
+        py -= dt * (balls[j, VY] + 0.5 * dt * by)
+        vx -= balls[j, VX] + dt * bx
+        vy -= balls[j, VY] + dt * by
         ax -= bx
         ay -= by
         horizon = min(horizon, ws.ends[j] - now + SAME_INSTANT)

@@ -9,12 +9,13 @@ from numpy.typing import NDArray
 from partita.errors import refuse
 from partita.kernels import address_of
 from partita.parallel import CORES, over_slices
-from partita.physics.constants import TOO_MANY_EVENTS, TRACE_COLUMNS, Physics
+from partita.physics.constants import TOO_MANY_EVENTS, Physics
 from partita.physics.facts import FACTS, MEASURES, MISCUE, SECONDS, STATUS
 from partita.physics.loop import run, run_batch, set_before_noses
 from partita.physics.prediction import new_workspace
 from partita.physics.stroke import Stroke, check_stroke
 from partita.physics.trace import Event, events_of
+from partita.rows.trace import COLUMNS as TRACE_COLUMNS
 from partita.table.geometry import Bed, bed_of
 from partita.table.layout import CUE, Layout
 from partita.table.spec import POCKETS, TableSpec

@@ -8,6 +8,7 @@ from numpy.typing import NDArray
 
 from partita.errors import refuse
 from partita.physics.constants import TIP_LIMIT
+from partita.rows.stroke import AIM_RAD, ELEVATION_RAD, HEIGHT_R, SIDE_R, SPEED_MPS
 
 LARGEST_SPEED_MPS = 12.0
 LARGEST_ELEVATION_DEG = 60.0
@@ -31,6 +32,12 @@ class Stroke:
         return np.array(
             [math.radians(self.aim_deg), self.speed_mps, self.side, self.height, math.radians(self.elevation_deg)]
         )
+
+
+def stroke_of_row(row: NDArray[np.float64]) -> Stroke:
+    """The reverse of `Stroke.row`: of a row that begins with a stroke (`rows.stroke`)."""
+    speed, side, height = (float(row[column]) for column in (SPEED_MPS, SIDE_R, HEIGHT_R))
+    return Stroke(float(np.degrees(row[AIM_RAD])), speed, side, height, float(np.degrees(row[ELEVATION_RAD])))
 
 
 def check_stroke(stroke: Stroke) -> Stroke:

@@ -7,21 +7,20 @@ import numpy as np
 from numpy.typing import NDArray
 
 from partita.physics.constants import (
-    AFTER,
-    AFTER_OTHER,
     BALL_BALL,
-    BEFORE,
-    BEFORE_OTHER,
     CUSHION,
     EVENT_NAMES,
     FACING,
+    JAW_TIP,
     POCKET,
     ROLLING,
     SLIDING,
-    TIP,
     Physics,
 )
-from partita.physics.motion import STATE_COLUMNS, begin_motion
+from partita.physics.motion import begin_motion
+from partita.rows.ball import AX, AY, VX, VY
+from partita.rows.ball import COLUMNS as BALL_COLUMNS
+from partita.rows.trace import AFTER, AFTER_OTHER, AT_S, BEFORE, BEFORE_OTHER, KIND, MET, WHOSE
 from partita.table.spec import CUSHIONS, POCKETS
 
 Floats = NDArray[np.float64]
@@ -88,14 +87,14 @@ def events_of(trace: Floats, names: tuple[str, ...]) -> list[Event]:
 
 
 def _event(row: Floats, names: tuple[str, ...]) -> Event:
-    kind, ball, other = int(row[1]), int(row[2]), int(row[3])
+    kind, ball, other = int(row[KIND]), int(row[WHOSE]), int(row[MET])
     balls: tuple[str, ...] = (names[ball],)
     cushion = pocket = None
     if kind == BALL_BALL:
         balls = (names[min(ball, other)], names[max(ball, other)])
     elif kind == CUSHION:
         cushion = CUSHIONS[other]
-    elif kind in (TIP, FACING):
+    elif kind in (JAW_TIP, FACING):
         pocket = POCKETS[other // 2]
     elif kind == POCKET:
         pocket = POCKETS[other]
@@ -104,7 +103,8 @@ def _event(row: Floats, names: tuple[str, ...]) -> Event:
         sides.reverse()
     x, y = row[sides[0][0] + 1 : sides[0][0] + 3]
     return Event(
-        t=float(row[0]), kind=EVENT_NAMES[kind], balls=balls, at=(float(x), float(y)), cushion=cushion, pocket=pocket,
+        t=float(row[AT_S]), kind=EVENT_NAMES[kind], balls=balls, at=(float(x), float(y)), cushion=cushion,
+        pocket=pocket,
         before=tuple(_motion(row[before : before + 5]) for _, before in sides),
         after=tuple(_motion(row[after + 3 : after + 8]) for after, _ in sides),
     )  # fmt: skip
@@ -131,20 +131,20 @@ def path_of(trace: Floats, ball: int, physics: Physics, radius: float) -> list[t
 def _moments(trace: Floats, ball: int) -> list[tuple[float, int, Floats]]:
     found = []
     for row in trace:
-        if int(row[2]) == ball:
-            found.append((float(row[0]), int(row[AFTER]), row[AFTER + 1 : AFTER + 8]))
-        elif int(row[3]) == ball and int(row[1]) == BALL_BALL:
-            found.append((float(row[0]), int(row[AFTER_OTHER]), row[AFTER_OTHER + 1 : AFTER_OTHER + 8]))
+        if int(row[WHOSE]) == ball:
+            found.append((float(row[AT_S]), int(row[AFTER]), row[AFTER + 1 : AFTER + 8]))
+        elif int(row[MET]) == ball and int(row[KIND]) == BALL_BALL:
+            found.append((float(row[AT_S]), int(row[AFTER_OTHER]), row[AFTER_OTHER + 1 : AFTER_OTHER + 8]))
     return found
 
 
 def _between(
     state: Floats, phase: int, start: float, end: float, physics: Physics, radius: float
 ) -> list[tuple[float, float, float]]:
-    ball = np.zeros((1, STATE_COLUMNS))
+    ball = np.zeros((1, BALL_COLUMNS))
     ball[0, :7] = state
     begin_motion(ball, 0, physics, radius)
-    vx, vy, ax, ay = ball[0, 2], ball[0, 3], ball[0, 7], ball[0, 8]
+    vx, vy, ax, ay = ball[0, VX], ball[0, VY], ball[0, AX], ball[0, AY]
     # How far a sliding ball strays from its chord: below a quarter of a millimetre it is straight.
     turning = abs(vx * ay - vy * ax) / max(math.hypot(vx, vy), 1e-9)
     backs_up = vx * ax + vy * ay < 0 and phase == SLIDING

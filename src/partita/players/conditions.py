@@ -5,6 +5,8 @@
 - Nerves: on the ball that decides the rack, the softer the stroke, the more; none by default.
 
 Source of the sizes: judgements, no source. That each costs accuracy is common practice.
+
+Kernels here take places (n, 2) m and in_play (n,), -1 on the table; player : (9,) of `rows.player`; stroke : (5,).
 """
 
 import math
@@ -13,7 +15,8 @@ import numpy as np
 from numpy.typing import NDArray
 
 from partita.kernels import kernel
-from partita.players.stroke_model import HAND, NERVES, REACH
+from partita.rows.player import HANDED, NERVES, REACH
+from partita.rows.stroke import AIM_RAD, ELEVATION_RAD, SPEED_MPS
 from partita.table.geometry import Bed
 
 LIFT_COST, STRETCH_COST, REST_FACTOR = 1.4, 1.2, 1.6
@@ -109,7 +112,7 @@ def body_factor(player, bed, places, in_play, x, y, aim, elevation):
     elevation : rad, of the stroke, where it is more than what lies behind the ball asks for
     """
     lift = 1.0 + LIFT_COST * max(elevation, lift_rad(bed, places, in_play, x, y, aim))
-    over = reach_needed(bed, x, y, aim, player[HAND]) - player[REACH]
+    over = reach_needed(bed, x, y, aim, player[HANDED]) - player[REACH]
     return lift * min(REST_FACTOR, 1.0 + STRETCH_COST * max(0.0, over))
 
 
@@ -120,8 +123,8 @@ def awkwardness(player, bed, places, in_play, stroke, deciding):
     player : a stroke model's row; places : (n, 2) m; in_play : (n,); stroke : (5,)
     deciding : whether the ball decides the rack
     """
-    body = body_factor(player, bed, places, in_play, places[0, 0], places[0, 1], stroke[0], stroke[4])
-    soft = max(0.0, 1.0 - stroke[1] / _FIRM_MPS) if deciding else 0.0
+    body = body_factor(player, bed, places, in_play, places[0, 0], places[0, 1], stroke[AIM_RAD], stroke[ELEVATION_RAD])
+    soft = max(0.0, 1.0 - stroke[SPEED_MPS] / _FIRM_MPS) if deciding else 0.0
     return body * (1.0 + player[NERVES] * soft)
 
 

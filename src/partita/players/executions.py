@@ -7,10 +7,12 @@ from numpy.typing import NDArray
 
 from partita.kernels import kernel
 from partita.physics.motion import squirt_angle
-from partita.players.stroke_model import AIM, POWER_COST, SIDE_COST, SIGHT, SPEED, TIP
+from partita.rows.draws import COLUMNS as DRAWS
+from partita.rows.draws import OF_AIM, OF_HEIGHT, OF_SIDE, OF_SIGHT, OF_SPEED
+from partita.rows.player import AIM, POWER_COST, SIDE_COST, SIGHT, SPEED, TIP
+from partita.rows.stroke import AIM_RAD, ELEVATION_RAD, HEIGHT_R, SIDE_R, SPEED_MPS
 
 # Draws per execution: aim, speed, side, height, sight.
-DRAWS = 5
 # A cue that strays pivots about the bridge: it strikes off centre and points off together, so
 # squirt undoes most of the angle. This is the share of the squirt that is left over.
 PIVOT_SHARE = 0.2
@@ -45,14 +47,15 @@ def executed(stroke, player, draws, k_endmass, distance, cut, judgement, awkward
     judgement : standard deviation, m, at the contact, of what cannot be sighted (`judgement.judgement_m`)
     awkward : factor of the aim error (`conditions.awkwardness`)
     """
-    deviation = aim_error(player, stroke[1], stroke[2], stroke[3], awkward)
+    deviation = aim_error(player, stroke[SPEED_MPS], stroke[SIDE_R], stroke[HEIGHT_R], awkward)
     sighting = player[SIGHT] * (0.25 + math.sin(abs(cut)))
     sight = math.sqrt(sighting * sighting + judgement * judgement) / distance if distance > 0.0 else 0.0
-    intended_squirt = squirt_angle(stroke[2], k_endmass)
+    intended_squirt = squirt_angle(stroke[SIDE_R], k_endmass)
     for e in range(draws.shape[0]):
-        side = stroke[2] + player[TIP] * draws[e, 2]
-        height = stroke[3] + player[TIP] * draws[e, 3]
+        side = stroke[SIDE_R] + player[TIP] * draws[e, OF_SIDE]
+        height = stroke[HEIGHT_R] + player[TIP] * draws[e, OF_HEIGHT]
         squirt = squirt_angle(side, k_endmass) - intended_squirt
-        out[e, 0] = stroke[0] + deviation * draws[e, 0] + sight * draws[e, 4] - (1.0 - PIVOT_SHARE) * squirt
-        out[e, 1] = stroke[1] * math.exp(player[SPEED] * draws[e, 1])
-        out[e, 2], out[e, 3], out[e, 4] = side, height, stroke[4]
+        aimed = stroke[AIM_RAD] + deviation * draws[e, OF_AIM] + sight * draws[e, OF_SIGHT]
+        out[e, AIM_RAD] = aimed - (1.0 - PIVOT_SHARE) * squirt
+        out[e, SPEED_MPS] = stroke[SPEED_MPS] * math.exp(player[SPEED] * draws[e, OF_SPEED])
+        out[e, SIDE_R], out[e, HEIGHT_R], out[e, ELEVATION_RAD] = side, height, stroke[ELEVATION_RAD]

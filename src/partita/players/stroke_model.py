@@ -10,8 +10,6 @@ from partita.errors import refuse
 
 Hand = Literal["right", "left"]
 HANDS: tuple[Hand, ...] = ("right", "left")
-# Columns of a player's row, as made by `StrokeModel.row`.
-AIM, SPEED, TIP, SIGHT, POWER_COST, SIDE_COST, HAND, REACH, NERVES = range(9)
 _PLAUSIBLE = {
     "aim_deg": (0.005, 1.0),
     "speed": (0.005, 0.6),

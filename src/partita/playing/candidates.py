@@ -8,8 +8,8 @@ from partita.games.referee import decides
 from partita.kernels import kernel
 from partita.players.conditions import awkwardness
 from partita.players.executions import executed
-from partita.playing.desk import (
-    AIM,
+from partita.playing.desk import judge_played, play_shot, settle_choice
+from partita.rows.candidate import (
     AIMED_AT,
     BALL,
     CHANCE,
@@ -17,19 +17,14 @@ from partita.playing.desk import (
     COLUMNS,
     CONTACT,
     CUT_AT,
-    ELEVATION,
-    HEIGHT,
     JUDGEMENT,
     POCKET,
     REST_X,
     REST_Y,
-    SIDE,
-    SPEED,
     WORTH,
-    judge_played,
-    play_shot,
-    settle_choice,
 )
+from partita.rows.pair import MORE, ONE, TWO, WORTH_OF
+from partita.rows.stroke import AIM_RAD, ELEVATION_RAD, HEIGHT_R, SIDE_R, SPEED_MPS
 from partita.value.rest import CLEAR
 
 
@@ -71,7 +66,7 @@ def put_safety(candidates, count, aim, speed, height, contact, target):
     if count >= candidates.shape[0]:
         return count
     row = candidates[count]
-    row[AIM], row[SPEED], row[SIDE], row[HEIGHT], row[ELEVATION] = aim, speed, 0.0, height, 0.0
+    row[AIM_RAD], row[SPEED_MPS], row[SIDE_R], row[HEIGHT_R], row[ELEVATION_RAD] = aim, speed, 0.0, height, 0.0
     row[CONTACT], row[CUT_AT], row[JUDGEMENT], row[WORTH], row[CLEARS] = contact, 0.0, 0.0, 0.0, 0.0
     row[CHANCE], row[REST_X], row[REST_Y] = 0.0, 0.0, 0.0
     row[BALL], row[POCKET], row[AIMED_AT] = -1.0, -1.0, target
@@ -85,12 +80,12 @@ def keep_best(rows, found, one, two, worth, more):
     if found == rows.shape[0]:
         at = 0
         for k in range(1, found):
-            if rows[k, 2] < rows[at, 2]:
+            if rows[k, WORTH_OF] < rows[at, WORTH_OF]:
                 at = k
-        if rows[at, 2] >= worth:
+        if rows[at, WORTH_OF] >= worth:
             return found
         found -= 1
-    rows[at, 0], rows[at, 1], rows[at, 2], rows[at, 3] = one, two, worth, more
+    rows[at, ONE], rows[at, TWO], rows[at, WORTH_OF], rows[at, MORE] = one, two, worth, more
     return found + 1
 
 

@@ -6,17 +6,20 @@ that is on can be hit straight, and push-outs where they are allowed. Each is pl
 error; the promising ones are tried a few times with the player's own errors, each valued by the glance at what it
 leaves; the best few are tried again, with more draws, before one is chosen. What matters most, by trials of such
 players against each other, is to spend on noisy tries of the finalists and on safeties.
+
+standing : (STANDING,) of the rules (`games.standing`).
 """
 
 from partita.games.referee import balls_on
 from partita.games.standing import GAME, MAY_PUSH, PUSH, STRAIGHT_POOL
 from partita.kernels import kernel
 from partita.playing.candidates import best_of, swap, try_best
-from partita.playing.desk import CHANCE, FINAL_TRIES, WORTH, look
+from partita.playing.desk import FINAL_TRIES, look
 from partita.playing.indirect import add_indirect
 from partita.playing.pots import add_pots
 from partita.playing.push_outs import add_push_outs
 from partita.playing.safeties import add_kicks, add_safeties, add_straight_at
+from partita.rows.candidate import CHANCE, WORTH
 from partita.value.rest import BACK, GIVEN, VISIBLE
 
 # Noisy tries: of the pots and of the safeties that look best without error, then of the finalists. A rack of straight

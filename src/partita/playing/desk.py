@@ -15,42 +15,21 @@ from partita.games.judging import CHOICE, CONTINUES, FOUL, LOST, WON
 from partita.games.referee import address_of_judge
 from partita.games.standing import FREE_BALL, GAME, MISS, SNOOKER, STANDING, Played, turn
 from partita.kernels import call_at, kernel
-from partita.physics.constants import TRACE_COLUMNS, Physics
+from partita.physics.constants import Physics
 from partita.physics.facts import FACTS, MEASURES
 from partita.physics.prediction import Workspace, new_workspace
 from partita.physics.simulate import address_of_run
-from partita.players.executions import DRAWS
+from partita.rows.candidate import COLUMNS, PUSH_OUT
+from partita.rows.draws import COLUMNS as DRAWS
+from partita.rows.features import COLUMNS as FEATURES
+from partita.rows.trace import COLUMNS as TRACE_COLUMNS
 from partita.value.eyes import Eyes
 from partita.value.glance import address_of_glance
-from partita.value.learned import FEATURES
 from partita.value.rest import BEST_MAKE, CLEAR, GLANCE_COLUMNS
 
 Floats = NDArray[np.float64]
-# Candidates: room for pots, safeties and kicks. Columns of one: the stroke, what its errors depend on, what it is
-# worth, the call, the chance to run out with it, its make chance by
-# geometry, and where the cue ball comes to rest, m.
+# Candidates: room for pots, safeties and kicks.
 _MOST = 700
-(
-    AIM,
-    SPEED,
-    SIDE,
-    HEIGHT,
-    ELEVATION,
-    CONTACT,
-    CUT_AT,
-    JUDGEMENT,
-    WORTH,
-    BALL,
-    POCKET,
-    AIMED_AT,
-    CLEARS,
-    CHANCE,
-    REST_X,
-    REST_Y,
-) = range(16)
-COLUMNS = 16
-# In place of a called ball: a push-out.
-PUSH_OUT = -2
 _PAIRS = 5
 # Noisy tries of the finalists, and places for the ball in hand that are played.
 FINAL_TRIES, _HAND_PLAYED = 16, 3

@@ -13,7 +13,7 @@ from partita.lines.in_hand import LINE_PLACES, line_place
 from partita.lines.openings import pocket_opening
 from partita.playing.candidates import keep_best
 from partita.playing.decide import decide
-from partita.playing.desk import COLUMNS
+from partita.rows.candidate import COLUMNS
 from partita.value.make_chance import make_chance
 
 # Distances behind the ghost ball (m) and turns off the line that are looked at.

@@ -18,23 +18,12 @@ from partita.lines.openings import gap_to, pocket_opening
 from partita.lines.sight import can_be_hit
 from partita.physics.facts import CUE_CUSHIONS_BEFORE, CUT, FIRST_HIT, WAY, unsighted_way
 from partita.players.judgement import COMBINATION_SHARE, judgement_m
-from partita.players.stroke_model import AIM as AIM_ERROR
-from partita.players.stroke_model import SIGHT
 from partita.playing.candidates import keep_best, put_safety
-from partita.playing.desk import (
-    AIM,
-    BALL,
-    CHANCE,
-    CONTACT,
-    CUT_AT,
-    JUDGEMENT,
-    POCKET,
-    SIDE,
-    WORTH,
-    judge_played,
-    play_shot,
-    settle_choice,
-)
+from partita.playing.desk import judge_played, play_shot, settle_choice
+from partita.rows.candidate import BALL, CHANCE, CONTACT, CUT_AT, JUDGEMENT, POCKET, WORTH
+from partita.rows.pair import MORE, ONE, TWO, WORTH_OF
+from partita.rows.player import AIM, SIGHT
+from partita.rows.stroke import AIM_RAD, SIDE_R
 from partita.value.make_chance import UNAVOIDABLE_RAD, clear_chance, normal_below
 
 # Aims that are tried about each way, and what a way must promise to be tried.
@@ -113,7 +102,7 @@ def _combination(desk, places, in_play, who, first, ball, pocket):
     # The errors of the contact point, m, turn the first ball; its error over the way between turns the second.
     judged = judgement_m(me[SIGHT], 2.0 * radius * COMBINATION_SHARE, _COMBINATION_MPS[0], 0.0)
     seen = math.hypot(judged, me[SIGHT] * (0.25 + math.sin(cut)))
-    turn = math.hypot(seen, math.hypot(dx, dy) * me[AIM_ERROR]) / (2.0 * radius * math.cos(cut))
+    turn = math.hypot(seen, math.hypot(dx, dy) * me[AIM]) / (2.0 * radius * math.cos(cut))
     sigma = turn * between / (2.0 * radius * math.cos(over)) + UNAVOIDABLE_RAD
     free = clear_chance(
         places[first, 0], places[first, 1], math.cos(wanted), math.sin(wanted), between, places, in_play, first, ball,
@@ -125,7 +114,7 @@ def _combination(desk, places, in_play, who, first, ball, pocket):
 @kernel
 def _add_combination(desk, places, in_play, standing, who, count, missed, way):
     """Candidates for one combination; way : a row of desk.pairs."""
-    first, ball, pocket, wanted = int(way[0]), int(way[1]) // 6, int(way[1]) % 6, way[3]
+    first, ball, pocket, wanted = int(way[ONE]), int(way[TWO]) // 6, int(way[TWO]) % 6, way[MORE]
     radius = desk.eyes.bed.radius
     _, half, _, _ = pocket_opening(desk.eyes.windows, desk.eyes.bed, pocket, places, in_play, ball, 1)
     x, y = _ghost(places, first, wanted, radius)
@@ -183,7 +172,7 @@ def _share_to_rail(bed, rail, x, y, to_x, to_y):
 @kernel
 def _add_bank(desk, places, in_play, standing, who, count, missed, way):
     """Candidates for one bank; way : a row of desk.pairs."""
-    ball, rail, pocket, wanted = int(way[0]), int(way[1]) // 6, int(way[1]) % 6, way[3]
+    ball, rail, pocket, wanted = int(way[ONE]), int(way[TWO]) // 6, int(way[TWO]) % 6, way[MORE]
     radius, drop = desk.eyes.bed.radius, desk.eyes.windows.drop
     image_x, image_y = mirrored(desk.eyes.bed, rail, drop[pocket, 0], drop[pocket, 1])
     share = _share_to_rail(desk.eyes.bed, rail, places[ball, 0], places[ball, 1], image_x, image_y)
@@ -225,7 +214,7 @@ def _find_rail_first(desk, places, in_play):
 @kernel
 def _add_rail_first(desk, places, in_play, standing, who, count, missed, way):
     """Candidates for one pot by way of a rail; way : a row of desk.pairs."""
-    ball, pocket, length, aim = int(way[0]), int(way[1]), -way[2], way[3]
+    ball, pocket, length, aim = int(way[ONE]), int(way[TWO]), -way[WORTH_OF], way[MORE]
     spread = min(0.08, 2.0 * desk.eyes.bed.radius / max(0.1, length))
     for speed, side, height in _RAIL_FIRST:
         stroke = (aim, speed, side, height, spread)
@@ -247,16 +236,16 @@ def _add_middle(desk, places, in_play, standing, who, count, missed, played, str
     if count == here:
         return here
     row, run, longest, end = desk.candidates[here], 0, 0, 0
-    row[SIDE] = side
+    row[SIDE_R] = side
     for k in range(_AIMS):
-        row[AIM] = aim + spread * (2.0 * k / (_AIMS - 1) - 1.0)
+        row[AIM_RAD] = aim + spread * (2.0 * k / (_AIMS - 1) - 1.0)
         play_shot(desk, places, in_play, row, False)
         run = run + 1 if desk.pocketed[ball] == pocket and desk.facts[FIRST_HIT] == first else 0
         if run > longest:
             longest, end = run, k
     if longest == 0:
         return here
-    row[AIM] = aim + spread * (2.0 * (end - 0.5 * (longest - 1)) / (_AIMS - 1) - 1.0)
+    row[AIM_RAD] = aim + spread * (2.0 * (end - 0.5 * (longest - 1)) / (_AIMS - 1) - 1.0)
     play_shot(desk, places, in_play, row, False)
     code = judge_played(desk, in_play, standing, ball, pocket)
     if desk.pocketed[ball] != pocket or (code != CONTINUES and code != WON):
@@ -267,7 +256,7 @@ def _add_middle(desk, places, in_play, standing, who, count, missed, played, str
     row[CONTACT], row[CUT_AT] = max(0.02, desk.measures[WAY]), abs(desk.measures[CUT])
     row[BALL], row[POCKET] = ball, pocket
     seen = math.hypot(row[JUDGEMENT], sight * (0.25 + math.sin(row[CUT_AT]))) / row[CONTACT]
-    sigma = math.hypot(desk.eyes.models[who][AIM_ERROR], seen)
+    sigma = math.hypot(desk.eyes.models[who][AIM], seen)
     row[CHANCE] = 2.0 * normal_below(longest * spread / (_AIMS - 1) / sigma) - 1.0
     worth = settle_choice(desk, code, places, in_play, standing, who)[0]
     row[WORTH] = min(worth, row[CHANCE] * worth + (1.0 - row[CHANCE]) * missed)

@@ -27,17 +27,10 @@ from partita.parallel import in_order
 from partita.physics.simulate import names_of, physics_of
 from partita.physics.stroke import Stroke
 from partita.players.executions import standard_draws
-from partita.players.stroke_model import SIGHT
-from partita.playing.desk import (
-    COLUMNS,
-    DRAWN,
-    POTS,
-    PUSH_OUT,
-    Desk,
-    Pots,
-    new_desk,
-)
+from partita.playing.desk import DRAWN, POTS, Desk, Pots, new_desk
 from partita.playing.racks import LOG, play_racks
+from partita.rows.candidate import COLUMNS, PUSH_OUT
+from partita.rows.player import SIGHT
 from partita.table.layout import CUE, check
 from partita.value.eyes import eyes_for
 from partita.value.place_maps import PlaceMaps

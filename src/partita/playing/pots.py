@@ -10,7 +10,10 @@ from partita.kernels import kernel
 from partita.lines.openings import off_middle, pocket_opening
 from partita.physics.facts import CUT, FIRST_HIT, TARGET_DIRECTION
 from partita.playing.candidates import clean_worth, keep_best, put_safety
-from partita.playing.desk import AIM, BALL, CHANCE, CLEARS, CUT_AT, POCKET, REST_X, REST_Y, WORTH, play_shot
+from partita.playing.desk import play_shot
+from partita.rows.candidate import BALL, CHANCE, CLEARS, CUT_AT, POCKET, REST_X, REST_Y, WORTH
+from partita.rows.pair import MORE, ONE, TWO
+from partita.rows.stroke import AIM_RAD
 from partita.value.make_chance import make_chance
 from partita.value.rest import CLEAR, GIVEN
 
@@ -42,7 +45,7 @@ def _aimed(desk, places, in_play, target, wanted, stroke):
             if secant < -0.3:
                 slope = secant
         off_before, moved = off, min(0.02, max(-0.02, -off / slope))
-        stroke[0] += moved
+        stroke[AIM_RAD] += moved
     return abs(desk.measures[CUT]) if abs(off_before) < 5e-3 else 9.0
 
 
@@ -52,14 +55,14 @@ def _aimed_at_both(desk, places, in_play, target, pocket, spread, stroke):
 
     spread : rad, how far to either side the aims are tried
     """
-    aim, total, found, cut = stroke[0], 0.0, 0, 9.0
+    aim, total, found, cut = stroke[AIM_RAD], 0.0, 0, 9.0
     for k in range(_FOLDED_AIMS):
-        stroke[0] = aim + spread * (2.0 * k / (_FOLDED_AIMS - 1) - 1.0)
+        stroke[AIM_RAD] = aim + spread * (2.0 * k / (_FOLDED_AIMS - 1) - 1.0)
         play_shot(desk, places, in_play, stroke, False)
         if desk.pocketed[target] == pocket and desk.facts[FIRST_HIT] == target:
-            total, found, cut = total + stroke[0], found + 1, abs(desk.measures[CUT])
+            total, found, cut = total + stroke[AIM_RAD], found + 1, abs(desk.measures[CUT])
     if found > 0:
-        stroke[0] = total / found
+        stroke[AIM_RAD] = total / found
     return cut
 
 
@@ -86,7 +89,7 @@ def add_pots(desk, places, in_play, standing, who, count):
     """Candidates for the most promising pots, valued without error but for the chance of missing."""
     missed = 0.0 if desk.solo == 1 else 1.0 - desk.glance[GIVEN]
     for pair in range(_find_pairs(desk, places, in_play, standing, who, missed)):
-        target, pocket, chance = int(desk.pairs[pair, 0]), int(desk.pairs[pair, 1]), desk.pairs[pair, 3]
+        target, pocket, chance = int(desk.pairs[pair, ONE]), int(desk.pairs[pair, TWO]), desk.pairs[pair, MORE]
         direction, half, _, folded = pocket_opening(
             desk.eyes.windows, desk.eyes.bed, pocket, places, in_play, target, 1
         )
@@ -133,7 +136,7 @@ def _add_pot(desk, places, in_play, standing, who, count, pot, direction):
             row[CUT_AT] = cut
             if not folded:
                 # The next stroke of this pot needs nearly the same aim.
-                aim = row[AIM]
+                aim = row[AIM_RAD]
             play_shot(desk, places, in_play, row, False)
             row[REST_X], row[REST_Y] = desk.finals[0, 0], desk.finals[0, 1]
             worth = clean_worth(desk, places, in_play, standing, target, pocket, who)

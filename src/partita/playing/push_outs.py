@@ -10,7 +10,8 @@ import math
 
 from partita.kernels import kernel
 from partita.playing.candidates import clean_worth, put_safety
-from partita.playing.desk import BALL, POCKET, PUSH_OUT, WORTH, play_shot
+from partita.playing.desk import play_shot
+from partita.rows.candidate import BALL, POCKET, PUSH_OUT, WORTH
 
 _DIRECTIONS, _SPEEDS = 40, (0.7, 1.5)
 _CONTACT_M = 0.5

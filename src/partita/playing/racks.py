@@ -1,6 +1,7 @@
 """Whole racks inside the kernels: both players decide, play, and are judged, shot by shot, to the end.
 
-Kernels here take what those of `desk` take; seed, shot, state : 64-bit counters; sign : 1 or -1, mirrored draws.
+Kernels here take what those of `desk` take; seed, shot, state : 64-bit counters; sign : 1 or -1, mirrored draws;
+start : (n, 2) places, m, in_play (n,) and standing (STANDING,) from which racks are played.
 """
 
 import math
@@ -12,9 +13,11 @@ from partita.games.standing import HAND, NOT_IN_HAND
 from partita.kernels import kernel
 from partita.playing.candidates import execute_candidate
 from partita.playing.decide import decide
-from partita.playing.desk import BALL, POCKET, SPEED, judge_played, look, play_shot, settle_choice
+from partita.playing.desk import judge_played, look, play_shot, settle_choice
 from partita.playing.in_hand import place_in_hand
-from partita.value.learned import FEATURES
+from partita.rows.candidate import BALL, POCKET
+from partita.rows.features import COLUMNS as FEATURES
+from partita.rows.stroke import SPEED_MPS
 from partita.value.rest import FORMULA, VALUE
 
 # Columns of a rack that is written down: the features of each position, its formula and value, and who shot.
@@ -52,7 +55,7 @@ def play_rack(desk, places, in_play, standing, first, draws, seed, sign, most, l
     for shot in range(most):
         if shot < log.shape[0]:
             _write_down(desk, places, in_play, standing, who, log[shot])
-        if shot == 0 and first[SPEED] > 0.0:
+        if shot == 0 and first[SPEED_MPS] > 0.0:
             for column in range(first.shape[0]):
                 desk.candidates[0, column] = first[column]
         elif standing[HAND] != NOT_IN_HAND:

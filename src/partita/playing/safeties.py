@@ -10,9 +10,10 @@ from partita.kernels import kernel
 from partita.lines.sight import can_be_hit
 from partita.physics.facts import CUE_CUSHIONS_BEFORE, CUT, FIRST_HIT, ROUTE, WAY, unsighted_way
 from partita.players.judgement import judgement_m
-from partita.players.stroke_model import SIGHT
 from partita.playing.candidates import clean_worth, keep_best, put_safety
-from partita.playing.desk import AIMED_AT, CONTACT, CUT_AT, JUDGEMENT, WORTH, play_shot
+from partita.playing.desk import play_shot
+from partita.rows.candidate import AIMED_AT, CONTACT, CUT_AT, JUDGEMENT, WORTH
+from partita.rows.player import SIGHT
 
 _SPEEDS, _HEIGHTS, _CONTACTS, _TARGETS = (0.6, 1.1, 1.8, 2.8), (-0.2, 0.25), 12, 3
 # At straight pool shots into the pack take long to play, and hard ones are no safeties: fewer of all of them.

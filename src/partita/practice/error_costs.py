@@ -7,7 +7,8 @@ gains so, times his decisions in a rack, is what a rack gains: the first term of
 players (Kakade and Langford, Approximately optimal approximate reinforcement learning, 2002, lemma 6.1, from memory).
 Gains of several errors made smaller together do not add up.
 
-Kernels : desk and the rest as in `playing.desk`; models : (v, MODEL) rows of strokes; out : (v,) mean worths.
+Kernels here take what those of `desk` take; models : (v, MODEL) rows of strokes; standing : (STANDING,) of the rules;
+out : (v,) mean worths.
 """
 
 import json
@@ -32,8 +33,9 @@ from partita.players.measuring.prior import ERRORS
 from partita.players.stroke_model import StrokeModel
 from partita.playing.candidates import execute_candidate
 from partita.playing.decide import decide
-from partita.playing.desk import BALL, DRAWN, POCKET, judge_played, new_desk, play_shot, settle_choice
+from partita.playing.desk import DRAWN, judge_played, new_desk, play_shot, settle_choice
 from partita.playing.in_hand import place_in_hand
+from partita.rows.candidate import BALL, POCKET
 from partita.table.spec import TableSpec
 from partita.value.eyes import eyes_for
 

@@ -1,14 +1,16 @@
 """Break-outs: with which shot of the plan a ball that cannot be potted is set free."""
 
 from dataclasses import dataclass
+from typing import Any
 
 import numpy as np
 from numpy.typing import NDArray
 
 from partita.lines.openings import pocket_opening
 from partita.physics.simulate import execute, physics_of
-from partita.physics.stroke import Stroke
-from partita.playing.desk import AIM, CHANCE, ELEVATION, HEIGHT, POCKET, SIDE, SPEED, Pots
+from partita.physics.stroke import Stroke, stroke_of_row
+from partita.playing.desk import Pots
+from partita.rows.candidate import CHANCE, POCKET
 from partita.runout.maps import Asked
 from partita.runout.places import think
 from partita.runout.plan import Planned
@@ -60,12 +62,11 @@ def _opener(asked: Asked, maps: PlaceMaps, planned: Planned, name: str) -> Opene
             continue
         up = np.where(fell >= 0, -2, planned.in_play).astype(np.int8)
         if fell[ball] < 0 and _is_free(desk, finals, up, ball):
-            stroke = Stroke(float(np.degrees(row[AIM])), *(float(row[k]) for k in (SPEED, SIDE, HEIGHT, ELEVATION)))
-            return Opener(name, planned.ball, int(row[POCKET]), stroke, float(row[CHANCE]))
+            return Opener(name, planned.ball, int(row[POCKET]), stroke_of_row(row), float(row[CHANCE]))
     return None
 
 
-def _is_free(desk, finals: Floats, up: NDArray[np.int8], ball: int) -> bool:  # type: ignore[no-untyped-def]
+def _is_free(desk: Any, finals: Floats, up: NDArray[np.int8], ball: int) -> bool:
     eyes, places = desk.eyes, np.ascontiguousarray(finals)
     return any(
         pocket_opening(eyes.windows, eyes.bed, pocket, places, up, ball, 1)[1] > _FREE_RAD for pocket in range(6)

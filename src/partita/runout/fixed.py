@@ -14,8 +14,8 @@ from partita.options.scene import Reading, Scene, rows_of
 from partita.options.trace import read_option
 from partita.options.wishes import Wish, own_strokes
 from partita.physics.stroke import Stroke
-from partita.playing.desk import REST_X, REST_Y
 from partita.playing.playout import Start, candidate_of
+from partita.rows.candidate import REST_X, REST_Y
 
 Floats = NDArray[np.float64]
 Own = Stroke | Wish

@@ -6,7 +6,8 @@ ball after ball from the last, blurred by a place either way for the errors of t
 moves and other colours for as long as that makes them better. Balls that are gone by then count as in the way, and
 nothing is moved: the maps (`runout.maps`), which are worked out for the order found, know better.
 
-Kernels here take chances, xs, ys : (n, nodes, m) make chances and places of rest, m; net : its size.
+Kernels here take chances, xs, ys : (n, nodes, m) make chances and places of rest, m; net : its size;
+what those of `desk` take; start : (n, 2) places, m; standing : (STANDING,); values : (net_x, net_y) chances.
 """
 
 from collections.abc import Callable, Iterator
@@ -19,9 +20,10 @@ from partita.games.snooker import COLOUR
 from partita.games.snooker_table import COLOURS, REDS
 from partita.games.standing import BALL_ON, GAME, HAND, NOT_IN_HAND, SNOOKER, STRAIGHT_POOL
 from partita.kernels import kernel
-from partita.playing.desk import CHANCE, REST_X, REST_Y, Desk, Pots, look
+from partita.playing.desk import Desk, Pots, look
 from partita.playing.playout import Start
 from partita.playing.pots import add_pots
+from partita.rows.candidate import CHANCE, REST_X, REST_Y
 from partita.runout.maps import Crew
 from partita.runout.places import pushed_off
 from partita.runout.steps import EIGHT, balls_up, groups_to_choose, order_given

@@ -14,8 +14,9 @@ import math
 from partita.games.judging import CONTINUES, WON, has_room
 from partita.kernels import kernel
 from partita.playing.candidates import execute_candidate
-from partita.playing.desk import BALL, CHANCE, CLEARS, POCKET, WORTH, judge_played, look, play_shot, settle_choice
+from partita.playing.desk import judge_played, look, play_shot, settle_choice
 from partita.playing.pots import add_pots
+from partita.rows.candidate import BALL, CHANCE, CLEARS, POCKET, WORTH
 from partita.value.glance import learned_worth
 from partita.value.place_maps import SAFETY_WAY, node_place
 from partita.value.rest import CLEAR, GIVEN, SAFE
@@ -26,6 +27,8 @@ _WORTH_TRYING = 0.6
 _BY_GEOMETRY = 16.0
 # Room left to a ball from which a place is pushed off, m, and how often that is tried.
 _ROOM_M, _PUSHES = 1e-3, 8
+# What a try of a candidate tells: whether it was made, its worth, the chance to run out, where the cue ball lies, m.
+_MADE, _WORTH, _CLEAR, _AT_X, _AT_Y = range(5)
 
 
 @kernel
@@ -166,6 +169,6 @@ def play_candidate(desk, places, in_play, standing, candidate, draws, who, out):
         for k in range(begin, end):
             play_shot(desk, places, in_play, desk.rows[k - begin], False)
             code = judge_played(desk, in_play, standing, int(row[BALL]), int(row[POCKET]))
-            out[k, 1] = settle_choice(desk, code, places, in_play, standing, who)[0]
-            out[k, 0] = 1.0 if code == WON or code == CONTINUES else 0.0
-            out[k, 2], out[k, 3], out[k, 4] = desk.glance[CLEAR], desk.finals[0, 0], desk.finals[0, 1]
+            out[k, _WORTH] = settle_choice(desk, code, places, in_play, standing, who)[0]
+            out[k, _MADE] = 1.0 if code == WON or code == CONTINUES else 0.0
+            out[k, _CLEAR], out[k, _AT_X], out[k, _AT_Y] = desk.glance[CLEAR], desk.finals[0, 0], desk.finals[0, 1]

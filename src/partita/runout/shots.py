@@ -6,23 +6,10 @@ import numpy as np
 from numpy.typing import NDArray
 
 from partita.intervals import Chance, of_mean
-from partita.physics.stroke import Stroke
+from partita.physics.stroke import Stroke, stroke_of_row
 from partita.players.executions import standard_draws
-from partita.playing.desk import (
-    AIM,
-    CHANCE,
-    CUT_AT,
-    ELEVATION,
-    HEIGHT,
-    POCKET,
-    REST_X,
-    REST_Y,
-    SIDE,
-    SPEED,
-    WORTH,
-    Desk,
-    Pots,
-)
+from partita.playing.desk import Desk, Pots
+from partita.rows.candidate import CHANCE, CUT_AT, POCKET, REST_X, REST_Y, WORTH
 from partita.runout.maps import Asked
 from partita.runout.places import play_candidate, think
 from partita.runout.zones import Zone, share_inside, worth_at
@@ -88,9 +75,8 @@ class Bench:
         arrivals = out[out[:, 0] == 1.0, 3:]
         room = len(arrivals) / tries * share_inside(self.following, arrivals) if self.following else None
         return Shot(
-            Stroke(float(np.degrees(row[AIM])), *(float(row[k]) for k in (SPEED, SIDE, HEIGHT, ELEVATION))),
-            int(row[POCKET]), float(row[CUT_AT]), float(out[:, 0].mean()), of_mean(out[:, 1]), of_mean(out[:, 2]), room,
-            row[[REST_X, REST_Y]], arrivals,
+            stroke_of_row(row), int(row[POCKET]), float(row[CUT_AT]), float(out[:, 0].mean()), of_mean(out[:, 1]),
+            of_mean(out[:, 2]), room, row[[REST_X, REST_Y]], arrivals,
         )  # fmt: skip
 
 

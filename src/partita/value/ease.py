@@ -1,7 +1,7 @@
 """How easy a ball is for a player from an ordinary place, and with how much of that he can reckon.
 
 Kernels here take a player's row (9,) (`StrokeModel.row`), `choices`, the number of balls to choose from, the table's
-windows and bed; they return chances and shares, 0..1.
+windows and bed, places (n, 2) m; they return chances and shares, 0..1.
 """
 
 import math
@@ -9,7 +9,7 @@ import math
 from partita.kernels import kernel
 from partita.lines.openings import open_part, widest_half
 from partita.physics.pocket_windows import window_from
-from partita.players.stroke_model import SPEED
+from partita.rows.player import SPEED
 from partita.value.make_chance import FROZEN_THROW_RAD, chance_from_angles
 
 # An ordinary place for the next shot.

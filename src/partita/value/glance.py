@@ -37,7 +37,7 @@ from partita.lines.mirrors import kick_to
 from partita.lines.openings import is_on_bed, pocket_opening
 from partita.lines.sight import visible_share
 from partita.players.judgement import TURN_PER_TIP_RAD, judgement_m
-from partita.players.stroke_model import AIM, SIGHT, TIP
+from partita.rows.player import AIM, SIGHT, TIP
 from partita.value.ease import ease
 from partita.value.eyes import Eyes, blank_eyes
 from partita.value.learned import corrected, fill_features

@@ -8,6 +8,8 @@ model corrects the formula's value, so that without weights (or `learned=False`)
 Kernels here take weights, features : (FEATURES,) as filled by the glance, and chances, 0..1. Weights are (FEATURES,)
 of a logistic model, zeros for none; or of a network with h hidden places (h, FEATURES + 2), flat: of each place what
 it makes of the features, its bias, and what it adds to the log odds; and last the bias of these.
+
+They take standing (STANDING,) of the rules; me, them : (9,) of `rows.player`, who shoots now and the other.
 """
 
 import json
@@ -20,15 +22,30 @@ from numpy.typing import NDArray
 
 from partita.games.standing import FOULS, GAME, HAND, NOT_IN_HAND, OTHER_FOULS, TEN_BALL
 from partita.kernels import kernel
-from partita.players.stroke_model import AIM, SPEED
+from partita.rows.features import (
+    AIM_RATIO,
+    BALLS_LEFT,
+    CHANCE_BACK,
+    CHANCE_GIVEN,
+    CONSTANT,
+    HOOKED,
+    IN_HAND,
+    LOGIT,
+    LOGIT_BY_AIM,
+    LOGIT_BY_BALLS,
+    MAKE,
+    MAKE_SQUARED,
+    OTHERS_EASE,
+    OTHERS_FOULS,
+    OWN_AIM,
+    OWN_FOULS,
+    SPEED_RATIO,
+    VISIBLE_SHARE,
+)
+from partita.rows.features import COLUMNS as FEATURES
+from partita.rows.player import AIM, SPEED
 from partita.value.rest import BACK, BEST_MAKE, EASE, FORMULA, GIVEN, VISIBLE
 
-NAMES = (
-    "constant", "logit of the formula", "best make chance", "best make chance, squared", "visible share", "hooked",
-    "ball in hand", "other's ease", "chance back", "chance given", "balls left", "own aim error", "aim errors' ratio",
-    "speed errors' ratio", "own fouls", "other's fouls", "logit by balls left", "logit by own aim error",
-)  # fmt: skip
-FEATURES = len(NAMES)
 CARD = Path(__file__).with_name("learned.json")
 
 
@@ -43,16 +60,18 @@ def logit(chance):
 def fill_features(out, balls, standing, me, them, features):
     """What the model looks at, (FEATURES,) into features; out : a glance with its formula."""
     pool = standing[GAME] <= TEN_BALL
-    features[0], features[1] = 1.0, logit(out[FORMULA])
-    features[2], features[3] = out[BEST_MAKE], out[BEST_MAKE] * out[BEST_MAKE]
-    features[4], features[5] = out[VISIBLE], 1.0 if out[VISIBLE] == 0.0 else 0.0
-    features[6], features[7] = 0.0 if standing[HAND] == NOT_IN_HAND else 1.0, out[EASE]
-    features[8], features[9], features[10] = out[BACK], out[GIVEN], balls / 10.0
-    features[11], features[12] = math.log(me[AIM] / 0.0016), math.log(them[AIM] / me[AIM])
-    features[13] = math.log(them[SPEED] / me[SPEED])
-    features[14], features[15] = (float(standing[FOULS]), float(standing[OTHER_FOULS])) if pool else (0.0, 0.0)
+    features[CONSTANT], features[LOGIT] = 1.0, logit(out[FORMULA])
+    features[MAKE], features[MAKE_SQUARED] = out[BEST_MAKE], out[BEST_MAKE] * out[BEST_MAKE]
+    features[VISIBLE_SHARE], features[HOOKED] = out[VISIBLE], 1.0 if out[VISIBLE] == 0.0 else 0.0
+    features[IN_HAND], features[OTHERS_EASE] = 0.0 if standing[HAND] == NOT_IN_HAND else 1.0, out[EASE]
+    features[CHANCE_BACK], features[CHANCE_GIVEN], features[BALLS_LEFT] = out[BACK], out[GIVEN], balls / 10.0
+    features[OWN_AIM], features[AIM_RATIO] = math.log(me[AIM] / 0.0016), math.log(them[AIM] / me[AIM])
+    features[SPEED_RATIO] = math.log(them[SPEED] / me[SPEED])
+    features[OWN_FOULS] = float(standing[FOULS]) if pool else 0.0
+    features[OTHERS_FOULS] = float(standing[OTHER_FOULS]) if pool else 0.0
     # With few balls left, and in good hands, the formula is surer than it says.
-    features[16], features[17] = features[1] * features[10], features[1] * features[11]
+    features[LOGIT_BY_BALLS] = features[LOGIT] * features[BALLS_LEFT]
+    features[LOGIT_BY_AIM] = features[LOGIT] * features[OWN_AIM]
 
 
 @kernel

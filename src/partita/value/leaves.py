@@ -2,6 +2,8 @@
 
 Not a rack chance: it only ranks what the finder shows first, in every game alike. A pot counts from 1 up, by
 the shooter's next best make chance; a turn passed counts what the other player has not got.
+
+Kernels here take m leaves: places (m, n, 2) m and in_play (m, n), -1 on the table; in_hand : (m,) of the cue ball.
 """
 
 import numpy as np

@@ -13,6 +13,8 @@ The formula, for a cue ball, an object ball and a pocket:
 - The aim error e is larger for a raised butt and a stretch, as in executions (`players.conditions`).
 - Make chance = Phi((h - t) / sigma) + Phi((h + t) / sigma) - 1 when played t off the middle, times
   Phi(gap / (error at that ball)) for every ball beside the cue ball's way.
+
+Kernels here take places (n, 2) m and in_play (n,), -1 on the table; player : (9,) of `rows.player`; angles in rad.
 """
 
 import math
@@ -21,7 +23,7 @@ from partita.kernels import kernel
 from partita.lines.openings import off_middle, open_part, widest_half
 from partita.physics.pocket_windows import window_from
 from partita.players.conditions import body_factor
-from partita.players.stroke_model import AIM, SIGHT
+from partita.rows.player import AIM, SIGHT
 
 # Speed, cloth and throw vary the object ball's direction by this much, rad, for anybody.
 UNAVOIDABLE_RAD = 0.004

@@ -110,7 +110,7 @@ def _groups(eyes, places, in_play, standing, who, out):
 
 @kernel
 def _fill_group_race(race, mine, theirs, x, y, eight_x, eight_y, me, them):
-    """Chances by the balls that either still has to make, the eight among them; both indexed (mine, theirs)."""
+    """Chances into race (4, mine, theirs) by the balls that either still has to make, the eight among them."""
     for i in range(mine + 1):
         race[FIRST, i, 0], race[SECOND, i, 0] = 0.0, 1.0
     for j in range(theirs + 1):

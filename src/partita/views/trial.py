@@ -6,7 +6,7 @@ from partita.games.question import Question
 from partita.options.watch import with_watch
 from partita.physics.stroke import Stroke, check_stroke
 from partita.players.executions import standard_draws
-from partita.players.stroke_model import AIM
+from partita.rows.player import AIM
 from partita.views.drawing import FAN, RESTS, Drawn, draw_on, read_stroke
 from partita.weighing.rater import Rater
 from partita.weighing.weighed import Weighed

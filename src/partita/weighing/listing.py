@@ -14,7 +14,8 @@ from partita.options.trace import read_option
 from partita.options.watch import with_watch
 from partita.options.wishes import Wish, own_strokes
 from partita.physics.stroke import Stroke
-from partita.players.stroke_model import AIM, Hand
+from partita.players.stroke_model import Hand
+from partita.rows.player import AIM
 from partita.value.in_hand import best_make_worth
 from partita.value.leaves import leave_order
 

@@ -8,7 +8,7 @@ from partita.options.improve import variants
 from partita.options.option import Option
 from partita.options.watch import with_watch
 from partita.players.executions import standard_draws
-from partita.players.stroke_model import AIM
+from partita.rows.player import AIM
 from partita.weighing.rater import Rater
 from partita.weighing.samples import Samples
 from partita.weighing.ways import Way, advised_of, cannot_be_told_apart, ways_among

@@ -19,11 +19,12 @@ from partita.parallel import over_slices
 from partita.physics.simulate import Executions, execute, names_of
 from partita.players.conditions import awkwardness
 from partita.players.executions import executed
-from partita.players.stroke_model import SIGHT, StrokeModel
+from partita.players.stroke_model import StrokeModel
+from partita.rows.features import COLUMNS as FEATURES
+from partita.rows.player import SIGHT
 from partita.table.layout import check
 from partita.value.eyes import eyes_for
 from partita.value.glance import address_of_glance, glance_batch
-from partita.value.learned import FEATURES
 from partita.value.rest import BEST_MAKE, GLANCE_COLUMNS, VALUE, VISIBLE
 from partita.weighing.samples import (
     FOULED,

@@ -6,7 +6,6 @@ import {
   emptyDocument,
   gameHas,
   isOnATable,
-  tableNameOf,
   wholeDocument,
   type LayoutDocument,
   type Scene,
@@ -35,7 +34,6 @@ export function createBoard() {
 
   const scene = computed<Scene>(() => sceneOf(log.value))
   const document = computed(() => scene.value.document)
-  const tableName = computed(() => tableNameOf(document.value.table))
   const missing = computed(() =>
     ballsOf(document.value.game).filter((ball) => !(ball in document.value.balls)),
   )
@@ -88,7 +86,7 @@ export function createBoard() {
     revision.value = saved.revision ?? null
   }
   return {
-    scene, document, tableName, missing, name, id, revision, selected, isKept, canUndo, canRedo,
+    scene, document, missing, name, id, revision, selected, isKept, canUndo, canRedo,
     has, run, place, undo, redo, load, clear, markKept, draft, restore,
   } // prettier-ignore
 }

@@ -2,6 +2,7 @@
 import type { BoardTable } from '@/api/client'
 import type { components } from '@/api/schema'
 import type { Place } from '@/drawing/place'
+import { tableNamed } from '@/words/tables'
 
 type Document = components['schemas']['LayoutDocument']
 export type Situation = NonNullable<Document['situation']> & {
@@ -62,7 +63,7 @@ export const gameHas = (game: string, part: Part) => gameOf(game).has.includes(p
 export const isInHand = (document: LayoutDocument) => document.situation.ball_in_hand !== 'none'
 /** A table's name as it is listed. */
 export const tableNameOf = (table: BoardTable | string): string =>
-  typeof table === 'string' ? table : String(table['name'] ?? 'pool-9ft')
+  tableNamed(typeof table === 'string' ? table : String(table['name'] ?? 'pool-9ft'))
 /** The standard table that it is, or that it was made from. */
 export const baseOf = (table: BoardTable | string): string =>
   typeof table === 'string' ? table : String(table['base'] ?? table['name'] ?? 'pool-9ft')

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { Table } from '@/api/client'
 import { useSession } from '@/session/session'
 import { fittedOn } from './cushions'
+import { STANDARD_TABLES } from '@/words/tables'
 import { GAMES, tableNameOf, type Game, type Race, type Situation } from './document'
 import type { BoardTable } from '@/api/client'
 import { useBoard } from './useBoard'
@@ -34,13 +35,6 @@ export interface Tick extends Shared {
 export type Control = Choice | Count | Tick
 
 const named = (names: Record<string, string>) => Object.entries(names).map(([key, name]) => ({ key, name }))
-/** The standard tables as people call them. */
-export const STANDARD_TABLES: Record<string, string> = {
-  'pool-9ft': '9-foot table',
-  'pool-8ft': '8-foot table',
-  'pool-7ft': '7-foot table',
-  'snooker-12ft': 'Snooker table',
-}
 const SHOOTERS = named({ me: 'I shoot', them: 'Opponent shoots' })
 const GROUPS = named({ '': 'Table open', solids: 'I have solids', stripes: 'I have stripes' })
 const PUSHES = named({ none: 'no', allowed: 'allowed now', made: 'just made by the opponent' })

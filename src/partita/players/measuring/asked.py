@@ -8,13 +8,13 @@ import numpy as np
 from numpy.typing import NDArray
 
 from partita.errors import refuse
-from partita.physics.constants import AFTER
 from partita.physics.facts import CONTACT_X, CONTACT_Y, CUT, FIRST_HIT, TARGET_DIRECTION, WAY
 from partita.physics.simulate import Executions, execute
 from partita.physics.stroke import Stroke
 from partita.players.conditions import awkwardness
 from partita.players.measuring.stations import Station
 from partita.players.stroke_model import StrokeModel
+from partita.rows.trace import AFTER
 from partita.table.diamonds import diamonds, metres
 from partita.table.geometry import bed_of
 from partita.table.spec import POCKETS, TableSpec

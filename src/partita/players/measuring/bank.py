@@ -20,7 +20,10 @@ from partita.physics.simulate import physics_of
 from partita.players.executions import PIVOT_SHARE, aim_error
 from partita.players.measuring import prior
 from partita.players.measuring.asked import Asked
-from partita.players.stroke_model import SIGHT, SPEED, TIP, StrokeModel
+from partita.players.stroke_model import StrokeModel
+from partita.rows.draws import OF_AIM, OF_HEIGHT, OF_SIDE, OF_SPEED
+from partita.rows.player import SIGHT, SPEED, TIP
+from partita.rows.stroke import AIM_RAD, ELEVATION_RAD, HEIGHT_R, SIDE_R, SPEED_MPS
 
 Floats = NDArray[np.float64]
 # Strokes mixed in a bank; strokes reweighted at a time, which keeps the table of weights in the caches' reach.
@@ -44,7 +47,7 @@ def widths_of(particles: Floats, asked: Asked, like: StrokeModel) -> Floats:
     found, awkward, stroke = np.empty((len(particles), 3)), asked.awkward(like), asked.stroke
     cut = 0.25 + math.sin(abs(asked.cut_rad))
     for k, row in enumerate(prior.rows_of(particles, like)):
-        aim = aim_error(row, stroke[1], stroke[2], stroke[3], awkward)
+        aim = aim_error(row, stroke[SPEED_MPS], stroke[SIDE_R], stroke[HEIGHT_R], awkward)
         sight = row[SIGHT] * cut / asked.contact_m if asked.contact_m > 0 else 0.0
         found[k] = math.hypot(aim, sight), row[SPEED], row[TIP]
     return found
@@ -64,12 +67,12 @@ def bank_of(asked: Asked, mixed: Floats, like: StrokeModel, count: int, seed: in
 def _strokes(asked: Asked, deviations: Floats) -> Floats:
     """(m, 5) strokes as `players.executions.executed` makes them of these deviations."""
     k_endmass, intended = physics_of(asked.table).k_endmass, asked.stroke
-    side = intended[2] + deviations[:, 2]
+    side = intended[SIDE_R] + deviations[:, OF_SIDE]
     squirt = _squirt(side, k_endmass) - _squirt(intended[2:3], k_endmass)
     return np.column_stack([
-        intended[0] + deviations[:, 0] - (1.0 - PIVOT_SHARE) * squirt,
-        intended[1] * np.exp(deviations[:, 1]), side, intended[3] + deviations[:, 3],
-        np.full(len(side), intended[4]),
+        intended[AIM_RAD] + deviations[:, OF_AIM] - (1.0 - PIVOT_SHARE) * squirt,
+        intended[SPEED_MPS] * np.exp(deviations[:, OF_SPEED]), side, intended[HEIGHT_R] + deviations[:, OF_HEIGHT],
+        np.full(len(side), intended[ELEVATION_RAD]),
     ])  # fmt: skip
 
 
@@ -81,7 +84,7 @@ def _squirt(side: Floats, k_endmass: float) -> Floats:
 
 def _squares(deviations: Floats) -> Floats:
     """(m, 3) squares of direction, log speed, and tip both ways: all that densities depend on."""
-    return np.column_stack([deviations[:, :2] ** 2, deviations[:, 2] ** 2 + deviations[:, 3] ** 2])
+    return np.column_stack([deviations[:, :2] ** 2, deviations[:, OF_SIDE] ** 2 + deviations[:, OF_HEIGHT] ** 2])
 
 
 def _log_constants(widths: Floats) -> Floats:

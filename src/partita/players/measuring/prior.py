@@ -11,12 +11,13 @@ from dataclasses import replace
 import numpy as np
 from numpy.typing import NDArray
 
-from partita.players import stroke_model
 from partita.players.stroke_model import PRESETS, StrokeModel
+from partita.rows import player
 
 Floats = NDArray[np.float64]
 ERRORS = ("aim_deg", "speed", "tip", "sight_mm")
-AIM, SPEED, TIP, SIGHT = 1, 2, 3, 4
+# A particle: its level, then the log of each error in the order of ERRORS.
+LEVEL, LOG_AIM, LOG_SPEED, LOG_TIP, LOG_SIGHT = range(5)
 LEVELS = tuple(PRESETS)
 # Levels reach a little beyond the first and the last; errors off their line, log sd. Source: trials, docs/measuring.md.
 LEAST, MOST = -0.3, 4.3
@@ -61,10 +62,10 @@ def rows_of(particles: Floats, like: StrokeModel) -> Floats:
     """(k, MODEL) rows of strokes for the kernels, with the hand and the reach of a player."""
     rows = np.tile(like.row(), (len(particles), 1))
     errors, costs = np.exp(particles[:, 1:]), np.maximum(0.0, line_at(particles[:, 0], _COST_LINE))
-    rows[:, stroke_model.AIM] = np.radians(errors[:, 0])
-    rows[:, stroke_model.SPEED], rows[:, stroke_model.TIP] = errors[:, 1], errors[:, 2]
-    rows[:, stroke_model.SIGHT] = errors[:, 3] / 1000
-    rows[:, stroke_model.POWER_COST], rows[:, stroke_model.SIDE_COST] = costs[:, 0], costs[:, 1]
+    aim_deg, speed, tip, sight_mm = errors.T
+    rows[:, player.AIM], rows[:, player.SPEED], rows[:, player.TIP] = np.radians(aim_deg), speed, tip
+    rows[:, player.SIGHT] = sight_mm / 1000
+    rows[:, player.POWER_COST], rows[:, player.SIDE_COST] = costs[:, 0], costs[:, 1]
     return rows
 
 

@@ -11,9 +11,10 @@ from partita.physics.simulate import Executions, execute
 from partita.players.conditions import awkwardness
 from partita.players.executions import executed
 from partita.players.judgement import judgement_m
-from partita.players.stroke_model import SIGHT, StrokeModel
+from partita.players.stroke_model import StrokeModel
 from partita.practice.drills.drill import SetUp
 from partita.practice.drills.rule import as_asked
+from partita.rows.player import SIGHT
 from partita.table.spec import POCKETS
 from partita.weighing.rater import Rater
 from partita.weighing.samples import OPEN_SHOT

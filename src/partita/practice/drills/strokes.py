@@ -19,6 +19,7 @@ from partita.players.executions import standard_draws
 from partita.players.stroke_model import StrokeModel
 from partita.practice.drills.drill import SetUp
 from partita.practice.drills.hands import Intended, Referee, in_hands, intended, play
+from partita.rows.stroke import AIM_RAD, HEIGHT_R, SPEED_MPS
 from partita.table.spec import POCKETS
 
 Floats = NDArray[np.float64]
@@ -77,9 +78,9 @@ def _neighbours(field: list[Intended]) -> Floats:
     ]
     rows = np.array([one.stroke for one in field for _ in steps])
     turn, factor, higher = (np.tile([step[k] for step in steps], len(field)) for k in range(3))
-    rows[:, 0] += turn
-    rows[:, 1] *= factor
-    rows[:, 3] = np.clip(rows[:, 3] + higher, -0.45, 0.48)
+    rows[:, AIM_RAD] += turn
+    rows[:, SPEED_MPS] *= factor
+    rows[:, HEIGHT_R] = np.clip(rows[:, HEIGHT_R] + higher, -0.45, 0.48)
     return rows
 
 

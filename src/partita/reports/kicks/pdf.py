@@ -13,7 +13,7 @@ from partita.options.naming import speed_words, tip_words
 from partita.physics.stroke import Stroke
 from partita.reports.kicks.words import number_words
 from partita.reports.paper.ring_marks import Units
-from partita.reports.paper.table import BORDER_M, HAIRLINE, INK, MUTED, PrintedTable
+from partita.reports.paper.table import BORDER_M, HAIRLINE, INK, MUTED, PrintedTable, table_words
 
 _MARGIN, _CELL_X, _CELL_Y = 10 * mm, 11.5 * mm, 7.6 * mm
 _HEAD = 24 * mm
@@ -26,7 +26,7 @@ def kick_card_sheet(card: Card, title: str = "", units: Units = "cm") -> bytes:
     page = Canvas(buffer, pagesize=size)
     page.setTitle(title or "Kick card")
     page.setAuthor("Partita")
-    _heading(page, size, card, title or f"Kick card: {card.table.name}")
+    _heading(page, size, card, title or f"Kick card: {table_words(card.table)}")
     _grid(page, size, card)
     _drawing(page, size, card)
     page.showPage()

@@ -51,11 +51,6 @@ def difference_words(off: float) -> str:
     return f"{number_words(abs(off))} {'more' if off > 0 else 'less'}"
 
 
-def rail_words(sum_: Sum) -> str:
-    """The first rail, and from where it counts."""
-    return f"the {CUSHION_WORDS[sum_.first.cushion]}, counted from the {_CORNER_WORDS[sum_.first.counted_from]} end"
-
-
 def sum_words(sum_: Sum) -> str:
     """The sum as one says it aloud."""
     aim = number_words(sum_.aim)

@@ -1,9 +1,7 @@
 """The documents of a measure from its typed results."""
 
-import numpy as np
-
 from partita.options.naming import speed_words, tip_words
-from partita.physics.stroke import Stroke
+from partita.physics.stroke import stroke_of_row
 from partita.players.measuring.asked import Asked, asked_at, mark_of
 from partita.players.measuring.attempts import POCKETED, SHORT
 from partita.players.measuring.posterior import Posterior
@@ -83,9 +81,7 @@ def _model(model: StrokeModel) -> dict[str, float | str]:
 def station_of(station: Station, table: TableSpec, count: int = 0) -> StationDocument:
     """A station as it is asked for on a table."""
     asked = asked_at(station, table)
-    stroke = Stroke(
-        float(np.degrees(asked.stroke[0])), float(asked.stroke[1]), float(asked.stroke[2]), float(asked.stroke[3])
-    )
+    stroke = stroke_of_row(asked.stroke)
     return StationDocument(
         key=station.key, name=station.name, says=station.says, cue=list(diamonds(table, *map(float, asked.places[0]))),
         ball=list(diamonds(table, *map(float, asked.places[1]))) if station.is_pot else None,

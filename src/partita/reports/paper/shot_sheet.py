@@ -11,7 +11,7 @@ from partita.games.situation import Situation
 from partita.options.naming import POCKET_WORDS
 from partita.reports.ledger.schema import OptionDocument
 from partita.reports.paper.ring_marks import RingMark, Units, ring_marks
-from partita.reports.paper.table import BORDER_M, HAIRLINE, INK, PAPER, RAIL, PrintedTable, short_name
+from partita.reports.paper.table import BORDER_M, HAIRLINE, INK, PAPER, RAIL, PrintedTable, short_name, table_words
 from partita.table.geometry import bed_of
 
 Paths = dict[str, list[list[float]]]
@@ -73,7 +73,9 @@ class _Sheet:
         self.page.setFont("Times-Bold", 20)
         self.page.drawString(_MARGIN, self.height - _MARGIN - 6 * mm, title[:70])
         situation = self.situation
-        table = f"{situation.layout.table.name}, {self.bed.length:.2f} × {self.bed.width:.2f} m from nose to nose"
+        table = (
+            f"{table_words(situation.layout.table)}, {self.bed.length:.2f} × {self.bed.width:.2f} m from nose to nose"
+        )
         hand = {"none": "", "anywhere": " · ball in hand", "behind-line": " · in hand behind the line"}
         words = f"{game_named(situation.game).title} · {table}{hand[situation.in_hand]}"
         self.printed.text(_MARGIN, self.height - _MARGIN - 12 * mm, words, muted=True)

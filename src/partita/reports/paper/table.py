@@ -8,6 +8,10 @@ from partita.table.geometry import Bed, bed_of
 from partita.table.layout import CUE
 from partita.table.spec import TableSpec
 
+# The standard tables as people call them.
+_STANDARD = {
+    "pool-9ft": "9-foot table", "pool-8ft": "8-foot table", "pool-7ft": "7-foot table", "snooker-12ft": "Snooker table",
+}  # fmt: skip
 INK, MUTED, HAIRLINE, CLOTH, RAIL = (
     HexColor(colour) for colour in ("#20262c", "#5f676b", "#b9b2a0", "#eef2ee", "#d9d1bd")
 )
@@ -95,3 +99,8 @@ class PrintedTable:
 def short_name(ball: str) -> str:
     """A ball's name as it stands beside it."""
     return "red " + ball[3:] if ball.startswith("red") else ball
+
+
+def table_words(table: TableSpec) -> str:
+    """A table's name: one of one's own has the name that it was given."""
+    return _STANDARD.get(table.name, table.name)

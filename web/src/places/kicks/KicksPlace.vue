@@ -4,17 +4,14 @@ import { computed, ref } from 'vue'
 import { useGuarded } from '@/api/guarded'
 import type { Stroke } from '@/api/client'
 import BoardTable from '@/board/BoardTable.vue'
-import PlaceLine from '@/board/PlaceLine.vue'
-import SceneStrip from '@/board/SceneStrip.vue'
-import SetupTools from '@/board/SetupTools.vue'
 import { useSharedBoard } from '@/board/useBoard'
 import { useSaying } from '@/board/useSaying'
 import type { Frame } from '@/drawing/frame'
 import KickLayer from '@/drawing/KickLayer.vue'
 import PlacePicker from '@/drawing/PlacePicker.vue'
+import BoardPage from '@/frame/BoardPage.vue'
 import FrameActs from '@/frame/FrameActs.vue'
 import KeyLabel from '@/parts/KeyLabel.vue'
-import ProblemList from '@/parts/ProblemList.vue'
 import { usePlaceMemory } from '@/frame/usePlaceMemory'
 import OwnShotCard from '@/shots/OwnShotCard.vue'
 import { chanceWords } from '@/shots/words'
@@ -36,7 +33,7 @@ const emit = defineEmits<{ keys: [] }>()
 const board = useSharedBoard()
 const kicks = useKicks()
 const session = useSession()
-const line = ref<InstanceType<typeof PlaceLine> | null>(null)
+const page = ref<InstanceType<typeof BoardPage> | null>(null)
 const { problems, guarded } = useGuarded()
 const { problems: misheard, say, rack } = useSaying()
 useKicksAddress(guarded)
@@ -67,7 +64,7 @@ function aimAt(number: number) {
   else aim.begin({ ...stroke, aim_deg })
 }
 
-const layout = ref<HTMLElement | null>(null)
+const layout = computed(() => page.value?.layout ?? null)
 const log = useTryLog(layout)
 function leave(): boolean {
   const was = log.leave()
@@ -80,7 +77,7 @@ async function newRack() {
 }
 useKicksKeys({
   rack: () => void newRack(),
-  type: () => line.value?.focus(),
+  type: () => page.value?.type(),
   aim: () => (aim.aiming.value ? aim.leave() : kicks.way && aim.begin()),
   draw: () => (drawn.value = !drawn.value),
   log: log.turn,
@@ -90,71 +87,71 @@ const frameOf = (given: { frame: Frame; radius: number }) => given
 </script>
 
 <template>
-  <div class="place">
-    <SceneStrip>
-      <template #acts>
-        <span class="rare"><FrameActs @keys="emit('keys')" /></span>
-        <Button v-if="kicks.running" label="Stop" variant="outlined" class="go" @click="kicks.stop()" />
-        <Button v-else class="go" @click="kicks.ask()"><KeyLabel label="Find" letter="F" /></Button>
-      </template>
-    </SceneStrip>
-    <main class="work">
-      <h1 class="visually-hidden">Kicks: {{ board.name || 'untitled layout' }}</h1>
-      <section ref="layout" class="left" aria-label="The layout with the way">
-        <BoardTable
-          :drawing="look?.drawing ?? null"
-          :in-hand="null"
-          :worth="[]"
-          :shown="shown"
-          :time="null"
-          :aim-deg="aim.aiming.value?.aim_deg ?? null"
-          @aim="aim.set({ aim_deg: $event })"
-        >
-          <template #over="given">
-            <KickLayer
-              v-if="look && table"
-              v-bind="frameOf(given)"
-              :sum="look.sum"
-              :window="look.window"
-              :number="look.number"
-              :route="look.route"
-              :rail="rail"
-              :counted-from="countedFrom"
-              :table="table"
-            />
-            <PlacePicker v-if="log.logging.value" :frame="given.frame" @pick="log.arrived" />
-          </template>
-        </BoardTable>
-        <p v-if="log.logging.value" class="pointing" role="status">
-          {{ log.words.value }}
-          <button type="button" @click="leave()">Leave it</button>
-        </p>
-        <div class="under">
-          <PlaceLine ref="line" :say="say" />
-          <SetupTools @rack="newRack">
-            <Button
-              variant="text"
-              size="small"
-              :disabled="!look"
-              :aria-pressed="drawn"
-              title="Draw the player’s tries, and where all balls come to rest (E)"
-              @click="drawn = !drawn"
-              ><KeyLabel label="Tries" letter="E"
-            /></Button>
-            <Button
-              variant="text"
-              size="small"
-              :disabled="!kicks.way"
-              :aria-pressed="!!aim.aiming.value"
-              title="Aim by hand: drag on the cloth, or along the window (Y)"
-              @click="aim.aiming.value ? aim.leave() : aim.begin()"
-              ><KeyLabel label="My aim" letter="Y"
-            /></Button>
-          </SetupTools>
-        </div>
-        <ProblemList :problems="all" />
-      </section>
-      <WaysSheet class="right" />
+  <BoardPage
+    ref="page"
+    :title="`Kicks: ${board.name || 'untitled layout'}`"
+    label="The layout with the way"
+    :say="say"
+    :problems="all"
+    @rack="newRack"
+  >
+    <template #acts>
+      <span class="rare"><FrameActs @keys="emit('keys')" /></span>
+      <Button v-if="kicks.running" label="Stop" variant="outlined" class="go" @click="kicks.stop()" />
+      <Button v-else class="go" @click="kicks.ask()"><KeyLabel label="Find" letter="F" /></Button>
+    </template>
+    <template #table>
+      <BoardTable
+        :drawing="look?.drawing ?? null"
+        :in-hand="null"
+        :worth="[]"
+        :shown="shown"
+        :time="null"
+        :aim-deg="aim.aiming.value?.aim_deg ?? null"
+        @aim="aim.set({ aim_deg: $event })"
+      >
+        <template #over="given">
+          <KickLayer
+            v-if="look && table"
+            v-bind="frameOf(given)"
+            :sum="look.sum"
+            :window="look.window"
+            :number="look.number"
+            :route="look.route"
+            :rail="rail"
+            :counted-from="countedFrom"
+            :table="table"
+          />
+          <PlacePicker v-if="log.logging.value" :frame="given.frame" @pick="log.arrived" />
+        </template>
+      </BoardTable>
+      <p v-if="log.logging.value" class="pointing" role="status">
+        {{ log.words.value }}
+        <button type="button" @click="leave()">Leave it</button>
+      </p>
+    </template>
+    <template #tools>
+      <Button
+        variant="text"
+        size="small"
+        :disabled="!look"
+        :aria-pressed="drawn"
+        title="Draw the player’s tries, and where all balls come to rest (E)"
+        @click="drawn = !drawn"
+        ><KeyLabel label="Tries" letter="E"
+      /></Button>
+      <Button
+        variant="text"
+        size="small"
+        :disabled="!kicks.way"
+        :aria-pressed="!!aim.aiming.value"
+        title="Aim by hand: drag on the cloth, or along the window (Y)"
+        @click="aim.aiming.value ? aim.leave() : aim.begin()"
+        ><KeyLabel label="My aim" letter="Y"
+      /></Button>
+    </template>
+    <template #right><WaysSheet class="right" /></template>
+    <template #more>
       <section class="more" aria-label="The way looked at closely">
         <OwnShotCard v-if="aim.aiming.value" use="Weigh it beside the others" @use="aim.weigh()" />
         <template v-if="look">
@@ -172,40 +169,16 @@ const frameOf = (given: { frame: Frame; radius: number }) => given
           </div>
         </template>
       </section>
-    </main>
-  </div>
+    </template>
+  </BoardPage>
 </template>
 
-<style scoped src="@/board/board-place.css"></style>
-<style scoped src="@/board/answer-place.css"></style>
 <style scoped>
-.work {
-  grid-template-areas: 'left right' 'more right';
-  grid-template-rows: auto 1fr;
-}
-.left {
-  grid-area: left;
-}
-.right {
-  grid-area: right;
-}
-.more {
-  grid-area: more;
-  display: grid;
-  gap: 10px;
-  min-width: 0;
-}
 .pair {
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1.2fr);
   gap: 10px;
   align-items: start;
-}
-@media (max-width: 980px) {
-  .work {
-    grid-template-areas: 'left' 'right' 'more';
-    grid-template-rows: none;
-  }
 }
 @media (max-width: 760px) {
   .pair {

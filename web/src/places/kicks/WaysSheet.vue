@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
-import { answered, api, type KeptLayout } from '@/api/client'
+import type { KeptLayout } from '@/api/client'
+import { hooked, keptLayouts } from '@/board/samples'
 import { wholeDocument } from '@/board/document'
 import { useBoard } from '@/board/useBoard'
 import { ballName } from '@/drawing/balls'
@@ -29,10 +30,7 @@ const lines = computed(() =>
 )
 /** A kept layout that shows what this page is for. */
 const shown = ref<KeptLayout | null>(null)
-onMounted(async () => {
-  const kept = await answered(api.GET('/api/layouts')).catch(() => [])
-  shown.value = kept.find(({ name }) => name.includes('hooked')) ?? null
-})
+onMounted(async () => (shown.value = hooked(await keptLayouts())))
 function tryIt() {
   if (!shown.value) return
   board.load(wholeDocument(shown.value.document), shown.value.name, shown.value.id)

@@ -1,4 +1,6 @@
 /** The Kicks place's keys, as the sheet of keys lists them. */
+import { BOARD_KEYS } from '@/frame/useBoardKeys'
+
 export const KICKS_KEYS: [key: string, what: string][] = [
   ['F', 'find the ways'],
   ['Arrows', 'way by way; with a ball chosen on the table, nudge it; while aiming, turn and speed'],
@@ -7,10 +9,5 @@ export const KICKS_KEYS: [key: string, what: string][] = [
   ['E', 'draw the tries of the player'],
   ['L', 'log where a try arrived'],
   ['Escape', 'leave what is being aimed or logged'],
-  ['T', 'type places'],
-  ['Delete', 'take the chosen ball off'],
-  ['Ctrl Z', 'undo; with Shift, redo'],
-  ['M', 'mirror across the long axis'],
-  ['H', 'half-turn of the table'],
-  ['N', 'a new break, or a new layout of the game'],
+  ...BOARD_KEYS,
 ]

@@ -6,11 +6,12 @@ import { saveFile } from '@/frame/saveFile'
 import ProblemList from '@/parts/ProblemList.vue'
 import { usePlaceMemory } from '@/frame/usePlaceMemory'
 import { useSession } from '@/session/session'
+import { unbroken } from '@/shots/words'
 import PlayerForm from './PlayerForm.vue'
-import PlayerList from './PlayerList.vue'
+import RosterList from './RosterList.vue'
 import TableForm from './TableForm.vue'
-import TableList from './TableList.vue'
 import { useRoster } from './useRoster'
+import { idOf, playerTitle, playerWords, tableTitle, tableWords } from './words'
 
 /** Who plays, and on which table: what the scene of every board chooses from. */
 defineEmits<{ keys: [] }>()
@@ -19,7 +20,12 @@ const roster = useRoster()
 /** What is being made or changed: a player or a table of one's own, or a new one begun as another. */
 const player = ref<{ from: Player; id: number | null } | null>(null)
 const table = ref<{ from: TableChoice; id: number | null } | null>(null)
-const idOf = ({ key }: { key: string }) => Number(key.split(':')[1])
+const PLAYERS = { own: 'My players', standard: 'Levels', none: 'None yet: make one from a level below.' }
+const TABLES = {
+  own: 'My tables',
+  standard: 'Standard tables',
+  none: 'None yet: make one from a standard table below.',
+}
 const file = ref<HTMLInputElement | null>(null)
 const fileOut = async () =>
   saveFile(new Blob([await roster.asFile()], { type: 'application/json' }), 'players.partita-players.json')
@@ -53,8 +59,12 @@ usePlaceMemory()
           @save="roster.savePlayer(player.id, $event).then((done) => done && (player = null))"
           @close="player = null"
         />
-        <PlayerList
-          :players="session.players"
+        <RosterList
+          :entries="session.players"
+          :titles="PLAYERS"
+          :title-of="playerTitle"
+          :words-of="(one) => unbroken(playerWords(one))"
+          :card-of="(playerId) => ({ name: 'player', params: { playerId } })"
           :chosen="player?.id ?? null"
           @change="player = { from: $event, id: idOf($event) }"
           @copy="player = { from: $event, id: null }"
@@ -83,8 +93,12 @@ usePlaceMemory()
           @save="roster.saveTable(table.id, $event).then((done) => done && (table = null))"
           @close="table = null"
         />
-        <TableList
-          :tables="session.tables"
+        <RosterList
+          :entries="session.tables"
+          :titles="TABLES"
+          :title-of="tableTitle"
+          :words-of="tableWords"
+          :card-of="(tableId) => ({ name: 'table-card', params: { tableId } })"
           :chosen="table?.id ?? null"
           @change="table = { from: $event, id: idOf($event) }"
           @copy="table = { from: $event, id: null }"

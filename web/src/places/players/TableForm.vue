@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, reactive, ref } from 'vue'
 import type { TableChoice, TableIn } from '@/api/client'
-import { STANDARD_TABLES } from '@/board/scene'
+import { STANDARD_TABLES } from '@/words/tables'
 import { useSession } from '@/session/session'
 import FormShell from './FormShell.vue'
 import { fieldsOf, nameOfCopy } from './words'

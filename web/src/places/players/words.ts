@@ -1,8 +1,11 @@
 /** Players and tables in a line of words. */
 import type { Player, PlayerIn, TableChoice, TableIn } from '@/api/client'
 import { baseOf } from '@/board/document'
-import { STANDARD_TABLES } from '@/board/scene'
+import { STANDARD_TABLES } from '@/words/tables'
 import { capital } from '@/shots/words'
+
+/** The number of one's own player or table, from its key in the lists. */
+export const idOf = ({ key }: { key: string }) => Number(key.split(':')[1])
 
 /** How much worse the softest stroke on the deciding ball is, in words. */
 export const NERVES = [

@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { GAMES } from '@/board/document'
 import type { RecordKnown } from '@/api/client'
 import { isFiltered, NOTHING, type Filters } from '@/stores/filters'
+import { tableNamed } from '@/words/tables'
 import { CHOICES, SHOTS } from './words'
 
 /** What the page is about: who, against whom, what, when; words find the rest. */
@@ -28,7 +29,7 @@ const lists = computed(() => [
   { key: 'player' as const, label: 'Player', all: 'all players', options: plain(props.known?.players ?? []) },
   { key: 'opponent' as const, label: 'Opponent', all: 'all opponents', options: plain(props.known?.opponents ?? []) },
   { key: 'game' as const, label: 'Game', all: 'all games', options: GAMES.filter(({ key }) => props.known?.games.includes(key)) },
-  { key: 'table' as const, label: 'Table', all: 'all tables', options: plain(props.known?.tables ?? []) },
+  { key: 'table' as const, label: 'Table', all: 'all tables', options: (props.known?.tables ?? []).map((key) => ({ key, name: tableNamed(key) })) },
   { key: 'kind' as const, label: 'Shots', all: 'all shots', options: SHOTS },
   { key: 'choice' as const, label: 'Choices', all: 'all choices', options: CHOICES },
 ]) // prettier-ignore

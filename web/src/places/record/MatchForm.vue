@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import type { Match, MatchIn } from '@/api/client'
 import { GAMES } from '@/board/document'
 import FormShell from '@/places/players/FormShell.vue'
-import { STANDARD_TABLES } from '@/board/scene'
+import { tableNamed } from '@/words/tables'
 import { useSharedBoard } from '@/board/useBoard'
 import { useRecord } from '@/stores/record'
 import { useSession } from '@/session/session'
@@ -100,7 +100,7 @@ function save() {
       <select v-model="table">
         <option value="">the usual one</option>
         <option v-for="t in session.tables" :key="t.key" :value="t.key">
-          {{ STANDARD_TABLES[t.key] ?? t.name }}
+          {{ t.own ? t.name : tableNamed(t.key) }}
         </option>
       </select>
     </label>

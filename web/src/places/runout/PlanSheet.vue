@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
-import { answered, api, type KeptLayout } from '@/api/client'
+import type { KeptLayout } from '@/api/client'
 import { wholeDocument } from '@/board/document'
+import { keptLayouts, toRun } from '@/board/samples'
 import { useBoard } from '@/board/useBoard'
 import { useRunOut } from '@/stores/runout'
 import PlanHead from './PlanHead.vue'
@@ -12,14 +13,8 @@ import PlanNotes from './PlanNotes.vue'
 const runOut = useRunOut()
 const board = useBoard()
 /** A kept rack that shows what this page is for: one with many balls and the cue ball on the table. */
-const FEWEST = 7
 const rack = ref<KeptLayout | null>(null)
-onMounted(async () => {
-  const kept = await answered(api.GET('/api/layouts')).catch(() => [])
-  const many = ({ document }: KeptLayout) =>
-    'cue' in document.balls && Object.keys(document.balls).length >= FEWEST
-  rack.value = kept.find((layout) => many(layout) && layout.name.includes('run')) ?? kept.find(many) ?? null
-})
+onMounted(async () => (rack.value = toRun(await keptLayouts())))
 function tryIt() {
   if (!rack.value) return
   board.load(wholeDocument(rack.value.document), rack.value.name, rack.value.id)

@@ -5,18 +5,15 @@ import { useGuarded } from '@/api/guarded'
 import BoardTable from '@/board/BoardTable.vue'
 import { isInHand } from '@/board/document'
 import type { Place } from '@/drawing/place'
-import PlaceLine from '@/board/PlaceLine.vue'
-import SceneStrip from '@/board/SceneStrip.vue'
-import SetupTools from '@/board/SetupTools.vue'
 import { useSharedBoard } from '@/board/useBoard'
 import { useSaying } from '@/board/useSaying'
 import type { Worth } from '@/drawing/dense'
 import type { Frame } from '@/drawing/frame'
 import PlanLayer from '@/drawing/PlanLayer.vue'
 import RestPicker from '@/drawing/RestPicker.vue'
+import BoardPage from '@/frame/BoardPage.vue'
 import FrameActs from '@/frame/FrameActs.vue'
 import KeyLabel from '@/parts/KeyLabel.vue'
-import ProblemList from '@/parts/ProblemList.vue'
 import { usePlaceMemory } from '@/frame/usePlaceMemory'
 import OwnShotCard from '@/shots/OwnShotCard.vue'
 import type { Layer } from '@/drawing/layers'
@@ -31,7 +28,7 @@ import { useRunOutKeys } from './useRunOutKeys'
 const emit = defineEmits<{ keys: [] }>()
 const board = useSharedBoard()
 const runOut = useRunOut()
-const line = ref<InstanceType<typeof PlaceLine> | null>(null)
+const page = ref<InstanceType<typeof BoardPage> | null>(null)
 const { problems, guarded } = useGuarded()
 const { problems: misheard, say, rack } = useSaying()
 useRunOutAddress(guarded)
@@ -71,73 +68,69 @@ const shot = usePlanShot()
 const there = computed(() =>
   shot.aiming.value ? (runOut.planned?.balls as Record<string, Place> | undefined) : undefined,
 )
-useRunOutKeys({ rack: () => void newRack(), type: () => line.value?.focus(), own: shot.begin })
+useRunOutKeys({ rack: () => void newRack(), type: () => page.value?.type(), own: shot.begin })
 const frameOf = (given: { frame: Frame; radius: number }) => given
 </script>
 
 <template>
-  <div class="place">
-    <SceneStrip>
-      <template #acts>
-        <span class="rare"><FrameActs @keys="emit('keys')" /></span>
-        <Button v-if="runOut.running" label="Stop" variant="outlined" class="go" @click="runOut.stop()" />
-        <Button v-else class="go" @click="runOut.ask()"><KeyLabel label="Plan" letter="P" /></Button>
-      </template>
-    </SceneStrip>
-    <main class="work">
-      <h1 class="visually-hidden">Run-out: {{ board.name || 'untitled layout' }}</h1>
-      <section class="left" aria-label="The layout with the plan">
-        <BoardTable
-          :drawing="shot.drawing.value"
-          :in-hand="there ? null : inHand"
-          :worth="worth"
-          :shown="SHOWN"
-          :time="null"
-          :aim-deg="shot.aiming.value?.aim_deg ?? null"
-          :faint="there ? [] : faint"
-          :balls="there"
-          @aim="shot.set({ aim_deg: $event })"
-        >
-          <template #over="given">
-            <PlanLayer
-              v-if="plan && !there"
-              v-bind="frameOf(given)"
-              :plan="plan"
-              :step="runOut.step"
-              @look="runOut.look($event)"
-              @take="wants = $event"
-            />
-            <RestPicker v-if="wants" v-bind="frameOf(given)" @pick="rest(wants, $event)" />
-          </template>
-        </BoardTable>
-        <StepBar v-if="plan?.plan.length" />
-        <div class="under">
-          <PlaceLine ref="line" :say="say" />
-          <SetupTools @rack="newRack" />
-        </div>
-        <ProblemList :problems="all" />
-        <p v-if="wants" class="pointing" role="status">
-          Press, or drag to, where the cue ball should come to rest after the {{ wants }}.
-          <button type="button" @click="wants = null">Leave it</button>
-        </p>
-        <OwnShotCard
-          v-if="shot.aiming.value"
-          use="Plan on with it"
-          :refusal="shot.refusal.value"
-          @use="shot.plan()"
-        />
-        <BallCard
-          v-else-if="plan && runOut.planned"
-          :planned="runOut.planned"
-          :plan="plan"
-          @want="wants = $event"
-          @own="shot.begin()"
-        />
-      </section>
-      <PlanSheet class="right" />
-    </main>
-  </div>
+  <BoardPage
+    ref="page"
+    :title="`Run-out: ${board.name || 'untitled layout'}`"
+    label="The layout with the plan"
+    :say="say"
+    :problems="all"
+    @rack="newRack"
+  >
+    <template #acts>
+      <span class="rare"><FrameActs @keys="emit('keys')" /></span>
+      <Button v-if="runOut.running" label="Stop" variant="outlined" class="go" @click="runOut.stop()" />
+      <Button v-else class="go" @click="runOut.ask()"><KeyLabel label="Plan" letter="P" /></Button>
+    </template>
+    <template #table>
+      <BoardTable
+        :drawing="shot.drawing.value"
+        :in-hand="there ? null : inHand"
+        :worth="worth"
+        :shown="SHOWN"
+        :time="null"
+        :aim-deg="shot.aiming.value?.aim_deg ?? null"
+        :faint="there ? [] : faint"
+        :balls="there"
+        @aim="shot.set({ aim_deg: $event })"
+      >
+        <template #over="given">
+          <PlanLayer
+            v-if="plan && !there"
+            v-bind="frameOf(given)"
+            :plan="plan"
+            :step="runOut.step"
+            @look="runOut.look($event)"
+            @take="wants = $event"
+          />
+          <RestPicker v-if="wants" v-bind="frameOf(given)" @pick="rest(wants, $event)" />
+        </template>
+      </BoardTable>
+      <StepBar v-if="plan?.plan.length" />
+    </template>
+    <template #left>
+      <p v-if="wants" class="pointing" role="status">
+        Press, or drag to, where the cue ball should come to rest after the {{ wants }}.
+        <button type="button" @click="wants = null">Leave it</button>
+      </p>
+      <OwnShotCard
+        v-if="shot.aiming.value"
+        use="Plan on with it"
+        :refusal="shot.refusal.value"
+        @use="shot.plan()"
+      />
+      <BallCard
+        v-else-if="plan && runOut.planned"
+        :planned="runOut.planned"
+        :plan="plan"
+        @want="wants = $event"
+        @own="shot.begin()"
+      />
+    </template>
+    <template #right><PlanSheet class="right" /></template>
+  </BoardPage>
 </template>
-
-<style scoped src="@/board/board-place.css"></style>
-<style scoped src="@/board/answer-place.css"></style>

@@ -2,7 +2,6 @@
 import { computed, ref, watch } from 'vue'
 import { answered, api, type Drawing, type Option, type RingMark } from '@/api/client'
 import { gameOf, tableNameOf } from '@/board/document'
-import { STANDARD_TABLES } from '@/board/scene'
 import { useBoard } from '@/board/useBoard'
 import { ballName } from '@/drawing/balls'
 import { frameOf, polyline } from '@/drawing/frame'
@@ -15,10 +14,7 @@ const props = defineProps<{ option: Option | null; drawing: Drawing | null }>()
 const board = useBoard()
 const session = useSession()
 const table = computed(() => session.geometryOf(board.document.table))
-const tableTitle = computed(() => {
-  const name = tableNameOf(board.document.table)
-  return STANDARD_TABLES[name] ?? name
-})
+const tableTitle = computed(() => tableNameOf(board.document.table))
 const frame = computed(() => table.value && frameOf(table.value, false))
 
 /** Ring marks come from where the PDF's come from, kept up with the layout: printing does not wait. */

@@ -6,13 +6,10 @@ import { useGuarded } from '@/api/guarded'
 import BoardTable from '@/board/BoardTable.vue'
 import { isInHand } from '@/board/document'
 import type { Place } from '@/drawing/place'
-import PlaceLine from '@/board/PlaceLine.vue'
-import SceneStrip from '@/board/SceneStrip.vue'
-import SetupTools from '@/board/SetupTools.vue'
 import { useSharedBoard } from '@/board/useBoard'
 import { useSaying } from '@/board/useSaying'
+import BoardPage from '@/frame/BoardPage.vue'
 import KeyLabel from '@/parts/KeyLabel.vue'
-import ProblemList from '@/parts/ProblemList.vue'
 import { usePlaceMemory } from '@/frame/usePlaceMemory'
 import CompareCard from '@/shots/CompareCard.vue'
 import OwnShotCard from '@/shots/OwnShotCard.vue'
@@ -50,7 +47,7 @@ const open = ref<'shelf' | 'files' | null>(null)
 const time = ref<number | null>(null)
 const files = ref<InstanceType<typeof FileDialog> | null>(null)
 const clock = ref<InstanceType<typeof TimeLine> | null>(null)
-const line = ref<InstanceType<typeof PlaceLine> | null>(null)
+const page = ref<InstanceType<typeof BoardPage> | null>(null)
 const bar = ref<InstanceType<typeof LayerBar> | null>(null)
 const surface = ref<InstanceType<typeof BoardTable> | null>(null)
 const ledger = ref<InstanceType<typeof LedgerSheet> | null>(null)
@@ -106,7 +103,7 @@ useTableKeys({
   save: () => void save(),
   rack: () => void newRack(),
   play: () => clock.value?.play(),
-  type: () => line.value?.focus(),
+  type: () => page.value?.type(),
   words: () => bar.value?.read(),
   files: () => (open.value = 'files'),
   shelf: () => (open.value = 'shelf'),
@@ -123,62 +120,69 @@ onUnmounted(() => watcher.disconnect())
 </script>
 
 <template>
-  <div class="place" @dragover.prevent @drop.prevent="drop">
-    <PrintSheet :option="study.stale ? null : study.option" :drawing="study.stale ? null : study.drawing" />
-    <SceneStrip>
-      <template #acts>
-        <TableActs
-          @weigh="weigh"
-          @stop="study.stop()"
-          @save="save"
-          @shelf="open = 'shelf'"
-          @files="open = 'files'"
-          @keys="$emit('keys')"
-        />
-      </template>
-    </SceneStrip>
-    <main class="work" :class="{ aiming: own.stroke }">
-      <h1 class="visually-hidden">The table: {{ board.name || 'untitled layout' }}</h1>
-      <section class="left" aria-label="The layout">
-        <SavedElsewhere v-if="conflict" @beside="saveBeside" @other="openOther" />
-        <BoardTable
-          ref="surface"
-          :drawing="drawing"
-          :in-hand="inHand"
-          :worth="hand.places"
-          :shown="layers.shown"
-          :time="time"
-          :aim-deg="own.stroke?.aim_deg ?? null"
-          @aim="own.set({ aim_deg: $event })"
-        />
-        <div class="under">
-          <PlaceLine ref="line" :say="say" />
-          <SetupTools @rack="newRack">
-            <Button
-              variant="text"
-              size="small"
-              class="own"
-              :disabled="Object.keys(board.document.balls).length < 2"
-              :aria-pressed="!!own.stroke"
-              title="Aim a shot of your own and weigh it beside the others (Y)"
-              @click="own.stroke ? own.leave() : own.begin()"
-              ><KeyLabel label="My shot" letter="Y"
-            /></Button>
-          </SetupTools>
-        </div>
-        <div class="under reading">
-          <LayerBar ref="bar" class="bar" :drawing="drawing" />
-          <TimeLine v-if="drawing" ref="clock" v-model="time" :seconds="drawing.seconds" />
-        </div>
-        <ProblemList :problems="all" />
-      </section>
-      <LedgerSheet ref="ledger" class="right" />
-      <div v-if="own.stroke" class="shot">
+  <BoardPage
+    ref="page"
+    :class="{ aiming: own.stroke }"
+    :title="`The table: ${board.name || 'untitled layout'}`"
+    label="The layout"
+    :say="say"
+    :problems="all"
+    @rack="newRack"
+    @dragover.prevent
+    @drop.prevent="drop"
+  >
+    <template #hidden>
+      <PrintSheet :option="study.stale ? null : study.option" :drawing="study.stale ? null : study.drawing" />
+    </template>
+    <template #acts>
+      <TableActs
+        @weigh="weigh"
+        @stop="study.stop()"
+        @save="save"
+        @shelf="open = 'shelf'"
+        @files="open = 'files'"
+        @keys="$emit('keys')"
+      />
+    </template>
+    <template #table>
+      <SavedElsewhere v-if="conflict" @beside="saveBeside" @other="openOther" />
+      <BoardTable
+        ref="surface"
+        :drawing="drawing"
+        :in-hand="inHand"
+        :worth="hand.places"
+        :shown="layers.shown"
+        :time="time"
+        :aim-deg="own.stroke?.aim_deg ?? null"
+        @aim="own.set({ aim_deg: $event })"
+      />
+    </template>
+    <template #tools>
+      <Button
+        variant="text"
+        size="small"
+        class="own"
+        :disabled="Object.keys(board.document.balls).length < 2"
+        :aria-pressed="!!own.stroke"
+        title="Aim a shot of your own and weigh it beside the others (Y)"
+        @click="own.stroke ? own.leave() : own.begin()"
+        ><KeyLabel label="My shot" letter="Y"
+      /></Button>
+    </template>
+    <template #under>
+      <div class="under reading">
+        <LayerBar ref="bar" class="bar" :drawing="drawing" />
+        <TimeLine v-if="drawing" ref="clock" v-model="time" :seconds="drawing.seconds" />
+      </div>
+    </template>
+    <template #right><LedgerSheet ref="ledger" class="right" /></template>
+    <template #more>
+      <div v-if="own.stroke" class="more">
         <OwnShotCard use="Weigh it beside the others" @use="own.weigh()" />
       </div>
       <div
         v-else-if="study.option && study.result && !guess.waits"
-        class="shot"
+        class="more"
         :class="{ old: study.stale }"
       >
         <CompareCard
@@ -198,17 +202,34 @@ onUnmounted(() => watcher.disconnect())
         </ShotCard>
         <DoubtCard :option="study.option" />
       </div>
-    </main>
-    <AnswerBar v-if="!own.stroke && !ledgerSeen && !guess.waits" @open="showLedger" />
-    <LibraryDialog :visible="open === 'shelf'" @close="open = null" />
-    <FileDialog
-      ref="files"
-      :visible="open === 'files'"
-      :drawn="() => surface?.picture() ?? null"
-      @close="open = null"
-    />
-  </div>
+    </template>
+    <template #dialogs>
+      <AnswerBar v-if="!own.stroke && !ledgerSeen && !guess.waits" @open="showLedger" />
+      <LibraryDialog :visible="open === 'shelf'" @close="open = null" />
+      <FileDialog
+        ref="files"
+        :visible="open === 'files'"
+        :drawn="() => surface?.picture() ?? null"
+        @close="open = null"
+      />
+    </template>
+  </BoardPage>
 </template>
 
-<style scoped src="@/board/board-place.css"></style>
-<style scoped src="./table-place.css"></style>
+<style scoped>
+.own,
+.own:hover {
+  color: var(--brass);
+  font-weight: 700;
+}
+/* Kept free before there is a drawing, so that nothing below it jumps when it comes. */
+.reading {
+  min-height: 34px;
+}
+.bar {
+  align-self: start;
+}
+.old {
+  opacity: 0.6;
+}
+</style>

@@ -5,7 +5,7 @@ import type { MatchIn } from '@/api/client'
 import FrameActs from '@/frame/FrameActs.vue'
 import { letterOf, useKeys } from '@/frame/keys'
 import ProblemList from '@/parts/ProblemList.vue'
-import { STANDARD_TABLES } from '@/board/scene'
+import { tableNamed } from '@/words/tables'
 import { sameThing } from '@/api/same'
 import { useSharedBoard } from '@/board/useBoard'
 import { useMatch } from '@/stores/match'
@@ -78,8 +78,7 @@ useKeys((event) => {
       <p class="muted about">
         {{ dayWords(match.played_on) }} · {{ match.game }}, race to {{ match.race_to }},
         {{ match.breaks === 'winner' ? 'the winner breaks' : 'breaks in turn' }} ·
-        {{ STANDARD_TABLES[match.table_name] ?? match.table_name
-        }}<template v-if="match.notes"> · {{ match.notes }}</template>
+        {{ tableNamed(match.table_name) }}<template v-if="match.notes"> · {{ match.notes }}</template>
         <button type="button" @click="changing = true">Change</button>
         <a :href="`/api/matches/${match.id}/sheet`" target="_blank" rel="noopener">Match sheet for print</a>
       </p>

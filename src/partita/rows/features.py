@@ -1,0 +1,14 @@
+"""What the learned correction of a glance looks at: a row of `COLUMNS` plain numbers, named in `NAMES` as its card has
+them.
+"""
+
+NAMES = (
+    "constant", "logit of the formula", "best make chance", "best make chance, squared", "visible share", "hooked",
+    "ball in hand", "other's ease", "chance back", "chance given", "balls left", "own aim error", "aim errors' ratio",
+    "speed errors' ratio", "own fouls", "other's fouls", "logit by balls left", "logit by own aim error",
+)  # fmt: skip
+(
+    CONSTANT, LOGIT, MAKE, MAKE_SQUARED, VISIBLE_SHARE, HOOKED, IN_HAND, OTHERS_EASE, CHANCE_BACK, CHANCE_GIVEN,
+    BALLS_LEFT, OWN_AIM, AIM_RATIO, SPEED_RATIO, OWN_FOULS, OTHERS_FOULS, LOGIT_BY_BALLS, LOGIT_BY_AIM,
+) = range(len(NAMES))  # fmt: skip
+COLUMNS = len(NAMES)

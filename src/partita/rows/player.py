@@ -1,0 +1,16 @@
+"""How far a player's strokes come out from what was meant: a row of `COLUMNS` numbers.
+
+| column | what | unit |
+|---|---|---|
+| AIM | standard deviation of the direction | rad |
+| SPEED | of the log of the speed | |
+| TIP | of the tip's place, each way | ball radii |
+| SIGHT | of the contact's place on a cut | m |
+| POWER_COST, SIDE_COST | by how much hard strokes and side widen the aim | |
+| HANDED | 1 right, -1 left | |
+| REACH | how far he stretches without a rest | m |
+| NERVES | by how much pressure widens all of it | |
+"""
+
+AIM, SPEED, TIP, SIGHT, POWER_COST, SIDE_COST, HANDED, REACH, NERVES = range(9)
+COLUMNS = 9
