@@ -1,7 +1,7 @@
 """Are the levels what players of that level are: run-outs, the long straight pot, and how hard they choose to hit.
 
 Run-out: ball in hand, nine balls scattered uniformly, never missing until the nine is down, placed and played by the
-maps of a plan; beside it by the deciding player of play-outs, who glances. Long pot: straight, 4 + 4 diamonds, the best
+maps of a plan; beside it by the deciding player of play-outs. Long pot: straight, 4 + 4 diamonds, the best
 of the strokes found. Chosen speed and side: of the first option of a weighing, on positions of the odds' set, each
 asked for every level. Run by `./partita bench presets`, twelve minutes; prints the figures and keeps them in
 `benchmarks/results/presets.json`. The ranges are common practice, no source.

@@ -127,7 +127,7 @@ def alone(level: str, situations: list[Situation]) -> dict[str, object]:
             found.append(run_outs(asked, how, cue, pots))
     off = 100 * (np.array(said) - np.array(plan))
     return {
-        "layouts": len(situations), "runs_each": _RUNS, "by_glances_to_by_maps": paired(stands, plan),
+        "layouts": len(situations), "runs_each": _RUNS, "by_evaluations_to_by_maps": paired(stands, plan),
         "with_a_plans_strokes_to_by_maps": paired(more, plan), "said_less_played":
         round(float(off.mean()), 1), "fill_s": round(seconds / len(situations), 2),
     }  # fmt: skip

@@ -53,7 +53,7 @@ def _benchmark(name: str) -> int:
 def _fit() -> int:
     prepare(development=False)
     warm()
-    return show([PYTHON, "-m", "benchmarks.odds.fit", *sys.argv[2:]], cwd=CHECKOUT)
+    return show([PYTHON, "-m", "partita.cli", "fit", *sys.argv[2:]], cwd=CHECKOUT)
 
 
 def _checks() -> int:

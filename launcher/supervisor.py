@@ -162,18 +162,24 @@ def _told(file: Path, facts: str) -> bool:
     return False
 
 
+def prepared_from(has_demo: bool) -> str:
+    """What a database is prepared from, as a digest: all migrations, and all that makes the demo."""
+    digest = hashlib.sha256(f"demo: {has_demo}".encode())
+    for file in sorted([*SERVER.glob("*/migrations/*.py"), *SERVER.glob("setup/demo*")]):
+        digest.update(file.read_bytes())
+    return digest.hexdigest()
+
+
 def _prepare_database(mark: Path | None, env: dict[str, str], served: Serving) -> bool:
     """Migrations and demo data; nothing to do where the mark in the cluster's folder says that these are in it."""
-    digest = hashlib.sha256(f"demo: {served.has_demo}".encode())
-    for file in sorted([*SERVER.glob("*/migrations/*.py"), SERVER / "layouts" / "demo.py"]):
-        digest.update(file.read_bytes())
-    if mark and mark.exists() and mark.read_text(encoding="utf-8") == digest.hexdigest():
+    made_of = prepared_from(served.has_demo)
+    if mark and mark.exists() and mark.read_text(encoding="utf-8") == made_of:
         return True
     command = [str(PYTHON), "manage.py", "prepare", *(["--demo"] if served.has_demo else [])]
     if subprocess.run(command, env=env, cwd=SERVER, check=False).returncode != 0:
         return False
     if mark:
-        mark.write_text(digest.hexdigest(), encoding="utf-8")
+        mark.write_text(made_of, encoding="utf-8")
     return True
 
 

@@ -1,4 +1,4 @@
-"""How far glance and weigh can be trusted, and the bars that they must reach, on positions held out from the fit.
+"""How far evaluation and weigh can be trusted, and the bars that they must reach, on positions held out from the fit.
 
 Every position of the set (`positions.py`) is weighed with two seeds and played out (`rows.py`); then what was said is
 held against what was won (`figures.py`), and what the figures may be off by is fitted (`doubt.py`) and written to the

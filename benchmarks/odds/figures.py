@@ -8,8 +8,8 @@ import numpy as np
 from numpy.typing import NDArray
 
 from benchmarks.odds.doubt import Z, between, coverage, left_out, noise_of, of_gap
-from benchmarks.odds.reliability import brier, deciles
 from benchmarks.odds.rows import Row, lines_of, racks_in
+from partita.fitting.reliability import brier, deciles
 from partita.reports.ledger.words import better_share
 from partita.weighing.doubt import Doubt, Doubts
 

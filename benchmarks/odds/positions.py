@@ -13,7 +13,7 @@ import numpy as np
 from partita.files import layout_file
 from partita.files.layout_file import LayoutFile
 from partita.games.game import Outcomes
-from partita.games.opening import BROKEN, broken, scattered
+from partita.games.opening import opened
 from partita.games.question import Question
 from partita.games.referee import situation_of
 from partita.games.situation import Situation
@@ -40,14 +40,9 @@ SET = Path(__file__).with_name("positions.json")
 Json = dict[str, object]
 
 
-def opening(game: str, seed: int) -> Situation:
-    """After a break in two of three racks where there is one, else scattered."""
-    return broken(game, seed) if game in BROKEN and seed % 3 else scattered(game, seed)
-
-
 def position(game: str, seed: int, me: StrokeModel, them: StrokeModel) -> Situation | None:
     """What is on the table some shots into a rack; None when the rack was over by then, or all but."""
-    start = start_of(Question(opening(game, seed), me, them))
+    start = start_of(Question(opened(game, seed), me, them))
     shots = int(np.random.default_rng([seed, 3]).integers(1, _MOST_SHOTS))
     won, _, who = play_rack(
         start.desk(), start.places, start.in_play, start.standing, np.zeros(COLUMNS), standard_draws(3, DRAWN),

@@ -11,8 +11,8 @@ from pathlib import Path
 
 import numpy as np
 
-from benchmarks.odds.positions import opening
 from partita import practice
+from partita.games.opening import opened
 from partita.games.question import Question
 from partita.players.executions import standard_draws
 from partita.players.stroke_model import PRESETS, StrokeModel
@@ -29,7 +29,7 @@ Json = dict[str, object]
 
 def played(game: str, model: StrokeModel, seed: int, shots: int) -> tuple[Start, float, int]:
     """A rack after so many shots: its arrays, 0.5 while it goes on, and shots played."""
-    start = start_of(Question(opening(game, seed), model, model))
+    start = start_of(Question(opened(game, seed), model, model))
     won, count, _ = play_rack(
         start.desk(), start.places, start.in_play, start.standing, np.zeros(COLUMNS), standard_draws(3, DRAWN),
         seed, 1.0, shots, np.zeros((0, LOG)),
@@ -57,7 +57,7 @@ def of_level(game: str, level: int, wanted: int) -> tuple[list[Json], float]:
         chosen = rng.permutation(count)[: rng.binomial(count, min(1.0, _OF_A_RACK / 12))]
         for shots in sorted(int(one) for one in chosen):
             start, won, _ = played(game, model, seed, shots) if shots else (
-                start_of(Question(opening(game, seed), model, model)), 0.5, 0
+                start_of(Question(opened(game, seed), model, model)), 0.5, 0
             )  # fmt: skip
             if won == 0.5:
                 found.append(row_of(start, game, level))

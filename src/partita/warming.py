@@ -1,6 +1,6 @@
 """Compiling all kernels, each once, on two cores: two processes take the parts in turn.
 
-The first compiles the simulator and then weighing; the second the rules, the glance and whole racks. Whoever needs a
+The first compiles the simulator and then weighing; the second the rules, the evaluation and whole racks. Who needs a
 part that the other makes waits for it. A lock keeps a second copy, or a second start, from doing the same work beside
 it: that one waits for the marks instead. What has been compiled before is only loaded.
 """
@@ -37,7 +37,7 @@ from partita.reports.ledger.report import study_of
 from partita.reports.runout.report import run_out_of
 from partita.runout.pattern import Pattern, RunOutRequest, work_out
 from partita.table.spec import TableSpec
-from partita.value.glance import address_of_glance
+from partita.value.evaluation import address_of_evaluation
 from partita.views.drawing import draw
 from partita.views.kick import look_at
 from partita.views.trial import try_stroke
@@ -46,7 +46,7 @@ from partita.weighing.placing import worth_in_hand
 from partita.weighing.weigh import WeighRequest, weigh
 
 # Who compiles what, in this order.
-LANES = (("simulator", "weighing", "runs"), ("rules", "glance", "racks"))
+LANES = (("simulator", "weighing", "runs"), ("rules", "evaluation", "racks"))
 _BALLS = {"cue": [2, 1], "8": [5, 3], "9": [6, 2]}
 # The 8 stands between the cue ball and the 7.
 _HOOKED = {"cue": [2, 1], "7": [5, 1], "8": [3, 1], "9": [6, 3]}
@@ -105,7 +105,7 @@ def _runs() -> None:
 _WORK: dict[str, Callable[[], object]] = {
     "simulator": _simulator,
     "rules": address_of_judge,
-    "glance": address_of_glance,
+    "evaluation": address_of_evaluation,
     "weighing": _weighing,
     "racks": _racks,
     "runs": _runs,

@@ -38,9 +38,9 @@ def _until_ready(page: Page, address: str) -> None:
 def weigh(page: Page) -> None:
     """Press Weigh and wait for the settled ledger and the drawing."""
     page.get_by_role("button", name="Weigh").click()
-    page.get_by_text("settled in").wait_for(timeout=60_000)
+    page.get_by_text("settled in").wait_for(timeout=120_000)
     # Until what would change the choice is there too.
-    page.get_by_role("button", name="Weigh").wait_for(timeout=60_000)
+    page.get_by_role("button", name="Weigh").wait_for(timeout=120_000)
     page.locator("svg.table .path").first.wait_for(state="attached")
     page.wait_for_timeout(300)
 
@@ -53,7 +53,7 @@ def _plan(page: Page) -> None:
     page.get_by_role("option", name="strong league level").click()
     page.get_by_role("link", name="Run-out").click()
     page.get_by_role("button", name="Plan", exact=True).click()
-    page.get_by_text("settled in").wait_for(timeout=60_000)
+    page.get_by_text("settled in").wait_for(timeout=120_000)
     page.wait_for_timeout(300)
 
 
@@ -62,7 +62,7 @@ def _kick(page: Page) -> None:
     page.get_by_role("link", name="Kicks").click()
     page.get_by_role("button", name="Clear").click()
     page.get_by_role("button", name="Try it on").click()
-    page.get_by_text("settled in").wait_for(timeout=60_000)
+    page.get_by_text("settled in").wait_for(timeout=120_000)
     page.get_by_label("The window").wait_for()
     page.wait_for_timeout(600)
 
@@ -70,11 +70,11 @@ def _kick(page: Page) -> None:
 def _measured(page: Page) -> None:
     """The demo's measured player, his errors priced."""
     page.get_by_role("link", name="Ida Brandt", exact=True).click()
-    page.get_by_role("heading", name="The stroke:").wait_for(timeout=60_000)
-    page.get_by_role("button", name="Measure again").wait_for(timeout=60_000)
+    page.get_by_role("heading", name="The stroke:").wait_for(timeout=120_000)
+    page.get_by_role("button", name="Measure again").wait_for(timeout=120_000)
     page.get_by_role("button", name="Work it out").click()
-    page.get_by_role("button", name="Work it out again").wait_for(timeout=60_000)
-    page.get_by_label("Players: pricing").wait_for(state="detached", timeout=60_000)
+    page.get_by_role("button", name="Work it out again").wait_for(timeout=120_000)
+    page.get_by_label("Players: pricing").wait_for(state="detached", timeout=120_000)
     page.evaluate("window.scrollTo(0, 0)")
     page.wait_for_timeout(300)
 
@@ -107,20 +107,20 @@ def _practice(page: Page) -> None:
     _to_practice(page)
     page.get_by_role("combobox", name="Who practises").select_option(label="Ida Brandt")
     page.get_by_role("link", name="Follow to a mark").first.click()
-    page.get_by_text("times in ten: begin there").wait_for(timeout=60_000)
-    page.get_by_text("your stroke should give").wait_for(timeout=60_000)
+    page.get_by_text("times in ten: begin there").wait_for(timeout=120_000)
+    page.get_by_text("your stroke should give").wait_for(timeout=120_000)
     page.wait_for_timeout(300)
     _take(page, "drill-day", full_page=True)
     page.get_by_role("link", name="All drills").click()
     page.get_by_role("button", name="Work it out").click()
-    page.get_by_text("racks in a hundred").first.wait_for(timeout=60_000)
+    page.get_by_text("racks in a hundred").first.wait_for(timeout=120_000)
     page.get_by_text("attempts, best run").first.wait_for()
     page.wait_for_timeout(300)
     _take(page, "practice-day")
     _quiz_question(page)
     page.get_by_role("button", name="Open the ledger").click()
-    page.get_by_label("The ledger").wait_for(timeout=60_000)
-    page.locator("svg.practice .path").first.wait_for(state="attached", timeout=60_000)
+    page.get_by_label("The ledger").wait_for(timeout=120_000)
+    page.locator("svg.practice .path").first.wait_for(state="attached", timeout=120_000)
     page.get_by_role("button", name="Hall light").click()
     page.wait_for_timeout(300)
     _take(page, "quiz-hall")
@@ -146,8 +146,8 @@ def _drilling(phone: Page) -> None:
     _to_practice(phone)
     phone.get_by_role("combobox", name="Who practises").select_option(label="Ida Brandt")
     phone.get_by_role("link", name="Lag").first.click()
-    phone.get_by_text("times in ten: begin there").wait_for(timeout=60_000)
-    phone.get_by_role("button", name="Stop", exact=True).wait_for(state="detached", timeout=60_000)
+    phone.get_by_text("times in ten: begin there").wait_for(timeout=120_000)
+    phone.get_by_role("button", name="Stop", exact=True).wait_for(state="detached", timeout=120_000)
     phone.get_by_role("button", name="Begin", exact=True).click()
     box = phone.get_by_role("application").bounding_box()
     if box is not None:
@@ -205,7 +205,7 @@ def main(address: str, user: str, password: str) -> None:
         phone.get_by_role("button", name="Less").click()
         phone.get_by_role("link", name="Run-out").click()
         phone.get_by_role("button", name="Plan", exact=True).click()
-        phone.get_by_text("settled in").wait_for(timeout=60_000)
+        phone.get_by_text("settled in").wait_for(timeout=120_000)
         phone.get_by_label("Through the plan").get_by_role("button", name="Shot 1").click()
         phone.evaluate("window.scrollTo(0, 0)")
         phone.wait_for_timeout(300)

@@ -119,7 +119,7 @@ class BrowserCase(TransactionTestCase):
 
     def weigh(self) -> None:
         self.page.get_by_role("button", name="Weigh").click()
-        expect(self.page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=60_000)
+        expect(self.page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=120_000)
 
     def choose(self, words: str) -> None:
         """Take the first line of the ledger that says so."""

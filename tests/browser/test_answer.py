@@ -61,7 +61,7 @@ class Answer(BrowserCase):
         lines.first.hover()
         # The shot stays; a better stroke found for it may hit it fuller, and be called a pot instead of a cut.
         held = lines.first.locator("b").inner_text().split(" ", 1)[1]
-        expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=60_000)
+        expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=120_000)
         self.assertTrue(lines.first.locator("b").inner_text().endswith(held))
         page.mouse.move(5, 5)
         expect(lines.first.locator(".rank")).to_have_text("1")
@@ -69,7 +69,7 @@ class Answer(BrowserCase):
         chosen.click()
         name, before = chosen.locator("b").inner_text(), Study.objects.latest("pk")
         refine = page.get_by_role("button", name="Refine")
-        refine.click(timeout=60_000)
+        refine.click(timeout=120_000)
         expect(page.get_by_text("refining", exact=True)).to_be_visible()
         self.assertGreater(lines.count(), 3, "what was known stays while it is refined")
         expect(page.locator(".line.chosen b")).to_have_text(name)
@@ -122,7 +122,7 @@ class Answer(BrowserCase):
         card.get_by_role("button", name="Weigh it beside the others").click()
         mine = page.locator(".line").filter(has_text="my shot")
         expect(mine).to_be_visible(timeout=30_000)
-        expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=60_000)
+        expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=120_000)
         (own,) = Study.objects.latest("pk").question["document"]["strokes"]
         self.assertEqual((own["speed_mps"], own["height"]), (3.0, 0.2))
         # Mirrored twice everything is where it was, the aim as well.
@@ -168,7 +168,7 @@ class Answer(BrowserCase):
         expect(doubt.get_by_role("img", name=re.compile("Rack chance by make chance"))).to_be_visible()
         doubt.get_by_role("button", name=re.compile("Play out the first 3")).click()
         expect(doubt.get_by_role("progressbar")).to_be_visible()
-        expect(doubt.get_by_text(re.compile(r"of \d+")).first).to_be_visible(timeout=60_000)
+        expect(doubt.get_by_text(re.compile(r"of \d+")).first).to_be_visible(timeout=120_000)
         doubt.get_by_role("button", name="Stop playing").click()
         expect(doubt.get_by_role("button", name=re.compile("Play out the first 3"))).to_be_visible()
         expect(doubt.locator("tbody tr")).to_have_count(3)

@@ -16,8 +16,8 @@ class Drills(BrowserCase):
         page.get_by_role("link", name="Practice", exact=True).click()
         page.get_by_role("combobox", name="Who practises").select_option(label="Tomas Vale")
         page.get_by_role("link", name=re.compile(f"^{name}")).click()
-        expect(page.get_by_text("times in ten: begin there")).to_be_visible(timeout=60_000)
-        expect(page.get_by_role("button", name="Stop", exact=True)).to_be_hidden(timeout=60_000)
+        expect(page.get_by_text("times in ten: begin there")).to_be_visible(timeout=120_000)
+        expect(page.get_by_role("button", name="Stop", exact=True)).to_be_hidden(timeout=120_000)
 
     def test_a_whole_drill_on_a_phone_with_the_connection_gone_and_back(self) -> None:
         page = self.open_page(PHONE)
@@ -35,8 +35,10 @@ class Drills(BrowserCase):
         expect(head).to_contain_text("1 of 2")
         page.keyboard.press("x")
         expect(head).to_contain_text("1 of 3")
+        eventually("the server has all three", lambda: DrillAttempt.objects.count() == 3)
         page.get_by_role("button", name="Undo").click()
         expect(head).to_contain_text("1 of 2")
+        eventually("the server has what stands", lambda: DrillAttempt.objects.count() == 2)
         page.context.set_offline(True)
         for _ in range(3):
             page.get_by_role("button", name="Made").click()
@@ -87,7 +89,7 @@ class Drills(BrowserCase):
         form.get_by_role("application").click(position={"x": 200, "y": 120})
         form.get_by_role("button", name="Keep this drill").click()
         expect(page.get_by_role("heading", name="The four and out")).to_be_visible()
-        expect(page.get_by_text(re.compile("begin there|cannot be said"))).not_to_have_count(0, timeout=60_000)
+        expect(page.get_by_text(re.compile("begin there|cannot be said"))).not_to_have_count(0, timeout=120_000)
         self.assertEqual(len(OwnDrill.objects.get().document["steps"]), 4)
         with page.expect_download() as shared:
             page.get_by_role("link", name="Share as a file").click()

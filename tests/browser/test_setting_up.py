@@ -32,7 +32,7 @@ class SettingUp(BrowserCase):
         lines = page.get_by_label("Ledger of options").locator("ol li")
         lines.first.wait_for()
         first_line_s = time.monotonic() - started
-        expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=60_000)
+        expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=120_000)
         sys.stderr.write(f"[first ledger line {first_line_s:.2f} s after Weigh] ")
         self.assertGreater(lines.count(), 3)
         top = lines.first.inner_text()

@@ -1,4 +1,4 @@
-"""The learned part of the glance: its fit, its card, and the figures that it is judged by."""
+"""The learned part of the evaluation: its fit, its card, and the figures that it is judged by."""
 
 import json
 import unittest
@@ -6,11 +6,11 @@ import unittest
 import numpy as np
 import statsmodels.api as sm
 
-from benchmarks.odds import network
-from benchmarks.odds.fit import fitted, player
-from benchmarks.odds.network import chances, network_fitted, slopes
 from benchmarks.odds.positions import GAMES, kept_positions
-from benchmarks.odds.reliability import brier, deciles
+from partita.fitting import network
+from partita.fitting.learned import fitted, player
+from partita.fitting.network import chances, network_fitted, slopes
+from partita.fitting.reliability import brier, deciles
 from partita.games import GAMES as EVERY_GAME
 from partita.games import game_named
 from partita.players.stroke_model import stroke_model_from
@@ -58,7 +58,7 @@ class Network(unittest.TestCase):
             up, down = ([*layers[:k], layers[k] + sign * step, *layers[k + 1 :]] for sign in (1, -1))
             self.assertAlmostEqual(float(np.ravel(slope)[0]), (loss(up) - loss(down)) / 2e-5, 6)
 
-    def test_it_learns_what_no_logistic_model_can_and_the_glance_reads_it_alike(self) -> None:
+    def test_it_learns_what_no_logistic_model_can_and_the_evaluation_reads_it_alike(self) -> None:
         rng = np.random.default_rng(6)
         features = rng.normal(size=(3000, FEATURES))
         features[:, 0] = 1.0

@@ -1,4 +1,4 @@
-"""What cannot be sighted, what is awkward, and how a shot is played: the errors behind every execution and glance."""
+"""What cannot be sighted, what is awkward, and how a shot is played: the errors behind all executions."""
 
 import dataclasses
 import math
@@ -28,7 +28,7 @@ from partita.rows.player import AIM, SIGHT
 from partita.table.geometry import bed_of
 from partita.table.layout import Layout
 from partita.table.spec import TableSpec
-from partita.value.glance import hit_chance
+from partita.value.evaluation import hit_chance
 from partita.weighing.listing import list_options
 from partita.weighing.rater import Rater
 from partita.weighing.ways import cannot_be_told_apart, effort, way_of
@@ -75,7 +75,7 @@ class Judgement(unittest.TestCase):
                 self.assertTrue(low <= share <= high, share)
                 self.assertLess(hits(*two, level), 0.9 * share)
 
-    def test_the_glance_gives_a_kick_the_chance_that_executions_have(self) -> None:
+    def test_the_evaluation_gives_a_kick_the_chance_that_executions_have(self) -> None:
         found, option = self.kick("near-long")
         in_play = np.full(len(found.names), -1, dtype=np.int8)
         for level in ("beginner", "league", "strong league", "professional"):

@@ -134,7 +134,7 @@ class Stages(unittest.TestCase):
         stages.mark("weighing")
         self.assertTrue(stages.is_ready("weighing"))
         self.assertFalse(stages.are_ready("weighing"), "the simulator is not there")
-        for need in ("simulator", "rules", "glance"):
+        for need in ("simulator", "rules", "evaluation"):
             stages.mark(need)
         self.assertTrue(stages.are_ready("weighing"))
         self.assertFalse(stages.are_ready("weighing", "racks"))

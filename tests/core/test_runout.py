@@ -124,14 +124,14 @@ class Maps(unittest.TestCase):
             played = [runs(asked, maps, cue, 60) for cue in places]
             self.assertLess(abs(float(np.mean(said) - np.mean(played))), 0.06, level)
 
-    def test_playing_by_the_maps_runs_out_more_often_than_playing_by_glances(self) -> None:
+    def test_playing_by_the_maps_runs_out_more_often_than_playing_by_evaluations(self) -> None:
         balls = random_layout(102, 6).balls
         five = Situation(Layout(TABLE, {"cue": balls["cue"], **{str(k + 4): balls[str(k)] for k in range(1, 6)}}))
         asked, maps = maps_of(five, "professional")
         best = int(maps.worth[0, 0].max(axis=0).argmax())
         cue = np.array(node_place(BED, *QUICK.net, best))
-        by_maps, by_glances = (runs(asked, m, cue, 120) for m in (maps, None))
-        self.assertGreater(by_maps, by_glances + 0.03)
+        by_maps, by_evaluations = (runs(asked, m, cue, 120) for m in (maps, None))
+        self.assertGreater(by_maps, by_evaluations + 0.03)
 
     def test_a_mirrored_layout_has_mirrored_maps_a_better_stroke_higher_ones_and_a_blocker_lower_ones(self) -> None:
         mirrored = Situation(layout(cue=(4, 2.8), b7=(6, 3), b8=(2, 1), b9=(7, 1.5)))

@@ -1,6 +1,6 @@
 """The shots that decide racks where geometry runs out: on the rail, in the jaws, banked across, by way of the rail.
 
-Each is looked for in the finder and, where the glance knows such shots, held there against what executions make.
+Each is looked for in the finder and, where the evaluation knows such shots, held there against what executions make.
 """
 
 import math
@@ -61,7 +61,7 @@ def best_made(found: Scene, options: list[Option], level: str = "professional") 
     return max(float(rater.sample(option, DRAWS).made.mean()) for option in options)
 
 
-def glanced(found: Scene, ball: str, pocket: str, level: str) -> float:
+def evaluated(found: Scene, ball: str, pocket: str, level: str) -> float:
     in_play = np.full(len(found.names), -1, dtype=np.int8)
     x, y = found.places[0]
     target = found.names.index(ball)
@@ -103,13 +103,13 @@ class OnTheRailAndInTheJaws(unittest.TestCase):
                 self.assertTrue(direct)
                 self.assertGreater(best_made(found, direct), 0.9)
 
-    def test_the_glance_makes_of_them_what_executions_make(self) -> None:
+    def test_the_evaluation_makes_of_them_what_executions_make(self) -> None:
         for name, places, pocket in self.CASES:
             for level, within in (("professional", 0.1), ("league", 0.15)):
                 with self.subTest(name, level=level):
                     found = scene(places)
                     made = best_made(found, pots(found, pocket), level)
-                    self.assertLess(abs(glanced(found, "9", pocket, level) - made), within)
+                    self.assertLess(abs(evaluated(found, "9", pocket, level) - made), within)
 
     def test_a_frozen_ball_is_met_with_its_rail_and_too_thin_a_cut_stays_none(self) -> None:
         # Common practice, no source: hit rail and ball at once, or the rail a hair before.
@@ -120,7 +120,7 @@ class OnTheRailAndInTheJaws(unittest.TestCase):
             played = found.play(stroke.row()[None])
             self.assertEqual(played.shots.pocketed[0, 1], POCKETS.index("foot-near"))
         across = scene({"cue": (6.4, 3.4), "9": (6.4, FROZEN)})
-        self.assertLess(glanced(across, "9", "foot-near", "league"), 0.05)
+        self.assertLess(evaluated(across, "9", "foot-near", "league"), 0.05)
 
     def test_windows_end_where_balls_stop_dropping(self) -> None:
         rng = np.random.default_rng(4)
@@ -141,7 +141,7 @@ class OnTheRailAndInTheJaws(unittest.TestCase):
 
 class AgainstRacksPlayedOut(unittest.TestCase):
     def test_a_layout_with_such_a_ball_is_worth_what_racks_say_on_average(self) -> None:
-        # One by one the glance, which does not know where the cue ball will be, is off by up to a tenth either way.
+        # One by one the evaluation, which does not know where the cue ball will be, is off by up to a tenth either way.
         layouts: tuple[Places, ...] = (
             {"cue": (4.6, 1.4), "8": (6.4, FROZEN), "9": (6.0, 2.6)},
             {"cue": (6.2, 2.4), "8": (8 - FROZEN, 3.1), "9": (5.0, 1.4)},

@@ -14,9 +14,9 @@ from contextlib import closing
 from pathlib import Path
 from unittest import TestCase, mock
 
-from launcher import backups, club, opening, service
+from launcher import backups, club, opening, service, supervisor
 from launcher.database import Cluster, stop_database
-from launcher.places import CHECKOUT, IS_ROOT
+from launcher.places import CHECKOUT, IS_ROOT, SERVER
 from launcher.processes import (
     MARK,
     Child,
@@ -63,6 +63,8 @@ class OneCluster(Folder):
         stop_database(self.running())
         port = self.cluster.port
         with closing(socket.socket()) as taken:
+            # The database's last connections may still be closing there.
+            taken.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
             taken.bind(("127.0.0.1", port))
             taken.listen()
             self.assertRaisesRegex(StepFailed, f"another program listens on 127.0.0.1:{port}", self.cluster.start)
@@ -327,6 +329,19 @@ class Locks(TestCase):
         lock = json.loads((CHECKOUT / "web" / "package-lock.json").read_text(encoding="utf-8"))
         packages = {name: one for name, one in lock["packages"].items() if name}
         self.assertEqual([name for name, one in packages.items() if "integrity" not in one], [])
+
+
+class Prepared(TestCase):
+    def test_a_database_is_prepared_anew_when_its_migrations_or_the_demo_have_changed(self) -> None:
+        with tempfile.TemporaryDirectory() as folder, mock.patch.object(supervisor, "SERVER", Path(folder)):
+            found = {supervisor.prepared_from(True), supervisor.prepared_from(False)}
+            for name in ("studies/migrations/0001_initial.py", "setup/demo.py", "setup/demo_season.json"):
+                path = Path(folder) / name
+                path.parent.mkdir(parents=True, exist_ok=True)
+                path.write_text(name, encoding="utf-8")
+                found.add(supervisor.prepared_from(True))
+        self.assertEqual(len(found), 5)
+        self.assertTrue((SERVER / "setup" / "demo.py").is_file(), "where it is looked for")
 
 
 class Usage(TestCase):

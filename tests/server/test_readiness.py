@@ -46,7 +46,7 @@ class Asking(TestCase):
 
     def test_how_far_it_is_is_said_part_by_part_in_words(self) -> None:
         shares = []
-        for names in ((), ("simulator",), ("rules", "glance"), ("weighing", "racks", "runs")):
+        for names in ((), ("simulator",), ("rules", "evaluation"), ("weighing", "racks", "runs")):
             self.compiled(*names)
             told = self.client.get("/api/readiness").json()
             self.assertEqual(told["ready"], not told["waits_for"])
@@ -61,7 +61,7 @@ class Asking(TestCase):
         status, study = self.ask()
         self.assertEqual((status, study["status"]), (200, "queued"))
         self.assertIn("how balls run", study["waits_for"])
-        self.compiled("simulator", "rules", "glance", "weighing")
+        self.compiled("simulator", "rules", "evaluation", "weighing")
         self.assertEqual(self.client.get(f"/api/studies/{study['id']}").json()["waits_for"], "")
 
     def test_what_must_be_answered_at_once_asks_to_come_again(self) -> None:
@@ -78,12 +78,12 @@ class Asking(TestCase):
             self.assertEqual(answer.status_code, 503, path)
             self.assertGreater(int(answer["Retry-After"]), 0)
             self.assertIn("being made ready", answer.json()["errors"][0]["what"])
-        self.compiled("simulator", "rules", "glance", "weighing")
+        self.compiled("simulator", "rules", "evaluation", "weighing")
         answer = self.client.post("/api/strokes", body | {"stroke": stroke}, content_type="application/json")
         self.assertEqual(answer.status_code, 200)
 
     def test_a_play_out_waits_for_whole_racks_and_a_weighing_does_not(self) -> None:
-        self.compiled("simulator", "rules", "glance", "weighing")
+        self.compiled("simulator", "rules", "evaluation", "weighing")
         _, asked = self.ask()
         self.assertEqual(asked["waits_for"], "")
         question = Study.objects.get(pk=asked["id"]).question

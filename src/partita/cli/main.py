@@ -19,6 +19,7 @@ COMMANDS = {
     "measure": "a stroke with intervals from attempts at known stations",
     "record": "where the racks go and whether what was said came true, from a record's decisions",
     "table-fit": "settings of a table from rolls, lags and stop shots",
+    "fit": "the learned part of what leaves are worth, fitted anew on racks played out",
     "warm": "compile every kernel now, so that nothing waits for it later",
 }
 

@@ -41,7 +41,7 @@ def run(options: argparse.Namespace) -> None:
         dict(_pocket(text) for text in options.pocket),
         strokes=dict(_shot(text) for text in options.shot),
     )
-    say_when_cold("simulator", "rules", "glance", "runs")
+    say_when_cold("simulator", "rules", "evaluation", "runs")
     started, newest = time.monotonic(), None
     for found in work_out(request):
         if isinstance(found, Pattern):

@@ -138,3 +138,8 @@ def _break(situation: Situation, rng: np.random.Generator) -> Situation | None:
         return None
     # At eight-ball the table stays open after the break, whatever fell.
     return replace(following, my_group=None)
+
+
+def opened(game: str, seed: int) -> Situation:
+    """How a rack may begin: after a break in two of three where the game has an open one, else scattered."""
+    return broken(game, seed) if game in BROKEN and seed % 3 else scattered(game, seed)

@@ -25,10 +25,10 @@ class Stage:
 STAGES = (
     Stage("simulator", "how balls run", 24),
     Stage("rules", "the rules of the games", 8),
-    Stage("glance", "what a position is worth", 9),
-    Stage("weighing", "weighing and drawing", 8, ("simulator", "rules", "glance")),
-    Stage("racks", "whole racks", 20, ("simulator", "rules", "glance")),
-    Stage("runs", "planning run-outs", 40, ("simulator", "rules", "glance")),
+    Stage("evaluation", "what a position is worth", 9),
+    Stage("weighing", "weighing and drawing", 8, ("simulator", "rules", "evaluation")),
+    Stage("racks", "whole racks", 20, ("simulator", "rules", "evaluation")),
+    Stage("runs", "planning run-outs", 40, ("simulator", "rules", "evaluation")),
 )
 
 

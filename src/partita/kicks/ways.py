@@ -1,6 +1,6 @@
 """The ways to a ball that no straight line reaches: found and rated as in every weighing, listed for the kicker.
 
-No finder of its own and no rater: the sweep of `options.finder`, the race of `weighing`. What does not meet the ball
+No finder of its own and no rater: the sweep of `options.finder`, the halving of `weighing`. What does not meet the ball
 that was asked for, or meets it straight, is left out; the straight way is listed apart where there is one.
 """
 
@@ -17,14 +17,14 @@ from partita.options.finder import constructed, first_kicks, swept
 from partita.options.fold import fold
 from partita.options.option import Option
 from partita.table.layout import CUE
-from partita.weighing.race import Race
+from partita.weighing.halving import Halving
 from partita.weighing.rater import Rater
 from partita.weighing.samples import FOULED, LOST_NOW, Samples
 from partita.weighing.weigh import check_draws
 from partita.weighing.weighed import Weighed
 
 DEFAULT_SAMPLES = 400
-# The race: how many stay in, and the share of the samples that each has had by then.
+# Halving: how many stay in, and the share of the samples that each has had by then.
 _ROUNDS = ((24, 0.25), (14, 1.0))
 # Lines of one route, lines in all, and straight ones.
 _OF_A_ROUTE, _MOST, _STRAIGHT = 2, 16, 3
@@ -60,10 +60,10 @@ def find_ways(request: KickRequest) -> Iterator[Kicks]:
     check_draws(request.seed, request.samples)
     rater, target = seated(request)
     scene, sight = rater.scene, sight_of(rater.scene, target)
-    race = Race(rater, request.seed, request.samples)
+    halving = Halving(rater, request.seed, request.samples)
 
     def found(progress: float, settled: bool = False) -> Kicks:
-        lines = race.state(progress).lines
+        lines = halving.state(progress).lines
         ways = fold(
             (line for line in lines if is_kick(line.option)), lambda line: line.option.intention.route, _OF_A_ROUTE
         )
@@ -71,15 +71,15 @@ def find_ways(request: KickRequest) -> Iterator[Kicks]:
         return Kicks(rater, target, sight, tuple(ways[:_MOST]), tuple(straight[:_STRAIGHT]), progress, settled)
 
     pots = constructed(scene)
-    race.enter(_at(scene.names[target], [*pots, *first_kicks(scene)]))
+    halving.enter(_at(scene.names[target], [*pots, *first_kicks(scene)]))
     yield found(0.15)
-    race.enter(_at(scene.names[target], swept(scene, rater.clean_values, rater.shooter, pots)))
+    halving.enter(_at(scene.names[target], swept(scene, rater.clean_values, rater.shooter, pots)))
     yield found(0.6)
     for place, (stay, share) in enumerate(_ROUNDS):
-        race.go_on(stay, int(share * request.samples))
+        halving.go_on(stay, int(share * request.samples))
         yield found(0.7 + 0.15 * place)
-    race.estimate_leaders_again()
-    race.look_out()
+    halving.estimate_leaders_again()
+    halving.look_out()
     yield found(1.0, settled=True)
 
 

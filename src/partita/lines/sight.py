@@ -1,6 +1,6 @@
 """Sight: what one ball can hit of another in a straight line, and what hides the rest. The one notion of it.
 
-Names, leaves, glances and the deciding player all ask here. A ball is looked at along LINES directions, spread
+Names, leaves, evaluations and the deciding player all ask here. A ball is looked at along LINES directions, spread
 evenly over the offsets at which the two would touch; each is open, or stopped by the ball that is met first.
 
 Kernels here take places (n, 2) m and in_play (n,), -1 on the table; x, y, m; ball numbers as indices; the bed.

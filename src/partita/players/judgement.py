@@ -1,4 +1,4 @@
-"""Judgement: what a player misjudges of a way that he cannot sight along. One model for executions and glances.
+"""Judgement: what a player misjudges of a way that he cannot sight along. One model for executions and evaluations.
 
 For a kick he picks a point on the rail; the ball then leaves the rail as the rail answers. The eye has to carry both
 over the way that is left: point and angle are off by an angle (`judged_rad`) that grows with the player's sighting

@@ -48,7 +48,7 @@ def try_candidate(desk, places, in_play, standing, candidate, draws, tries, who)
         play_shot(desk, places, in_play, desk.rows[k], False)
         code = judge_played(desk, in_play, standing, int(row[BALL]), int(row[POCKET]))
         total += settle_choice(desk, code, places, in_play, standing, who)[0]
-        clear += desk.glance[CLEAR]
+        clear += desk.evaluation[CLEAR]
     row[CLEARS] = clear / tries
     return total / tries
 

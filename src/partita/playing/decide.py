@@ -3,7 +3,7 @@
 For the best few pots a few speeds and heights each, aimed by root-finding; where none of them is good, combinations,
 banks and pots by way of a rail; beside them a coarse fan of contacts as safeties, kicks in every direction when no ball
 that is on can be hit straight, and push-outs where they are allowed. Each is played once without
-error; the promising ones are tried a few times with the player's own errors, each valued by the glance at what it
+error; the promising ones are tried a few times with the player's own errors, each valued by the evaluation at what it
 leaves; the best few are tried again, with more draws, before one is chosen. What matters most, by trials of such
 players against each other, is to spend on noisy tries of the finalists and on safeties.
 
@@ -41,7 +41,7 @@ def decide(desk, places, in_play, standing, draws, who):
     """
     balls_on(desk.eyes.numbers, in_play, standing, desk.on)
     look(desk, places, in_play, standing, who)
-    visible, back, missed = desk.glance[VISIBLE] > 0.0, desk.glance[BACK], 1.0 - desk.glance[GIVEN]
+    visible, back, missed = desk.evaluation[VISIBLE] > 0.0, desk.evaluation[BACK], 1.0 - desk.evaluation[GIVEN]
     many = standing[GAME] == STRAIGHT_POOL
     count = add_pots(desk, places, in_play, standing, who, 0)
     most = _POTS_TRIED_OF_MANY if many else _POTS_TRIED

@@ -23,9 +23,9 @@ from partita.rows.candidate import COLUMNS, PUSH_OUT
 from partita.rows.draws import COLUMNS as DRAWS
 from partita.rows.features import COLUMNS as FEATURES
 from partita.rows.trace import COLUMNS as TRACE_COLUMNS
+from partita.value.evaluation import address_of_evaluation
 from partita.value.eyes import Eyes
-from partita.value.glance import address_of_glance
-from partita.value.rest import BEST_MAKE, CLEAR, GLANCE_COLUMNS
+from partita.value.rest import BEST_MAKE, CLEAR, EVALUATION_COLUMNS
 
 Floats = NDArray[np.float64]
 # Candidates: room for pots, safeties and kicks.
@@ -62,7 +62,7 @@ class Desk(NamedTuple):
     physics: Physics
     run_at: int
     judge_at: int
-    glance_at: int
+    evaluation_at: int
     pots: Pots
     solo: int
     ws: Workspace
@@ -73,7 +73,7 @@ class Desk(NamedTuple):
     facts: NDArray[np.int32]
     measures: Floats
     trace: Floats
-    glance: Floats
+    evaluation: Floats
     features: Floats
     candidates: Floats
     kept: Floats
@@ -97,7 +97,7 @@ def new_desk(eyes: Eyes, physics: Physics, pots: Pots = POTS, solo: bool = False
         physics=physics,
         run_at=address_of_run(),
         judge_at=address_of_judge(),
-        glance_at=address_of_glance(),
+        evaluation_at=address_of_evaluation(),
         pots=pots,
         solo=int(solo),
         ws=ws,
@@ -108,7 +108,7 @@ def new_desk(eyes: Eyes, physics: Physics, pots: Pots = POTS, solo: bool = False
         facts=np.zeros(FACTS, dtype=np.int32),
         measures=np.zeros(MEASURES),
         trace=np.zeros((0, TRACE_COLUMNS)),
-        glance=np.zeros(GLANCE_COLUMNS),
+        evaluation=np.zeros(EVALUATION_COLUMNS),
         features=np.zeros(FEATURES),
         candidates=np.zeros((_MOST, COLUMNS)),
         kept=np.zeros(COLUMNS),
@@ -148,9 +148,9 @@ def judge_played(desk, in_play, standing, ball, pocket):
 
 @kernel
 def look(desk, places, in_play, standing, who):
-    """Glance of a position into desk.glance and desk.features; its value."""
-    return call_at(desk.glance_at, 0.0, (
-        desk.eyes, places, in_play, standing, who, desk.features, desk.glance
+    """Evaluation of a position into desk.evaluation and desk.features; its value."""
+    return call_at(desk.evaluation_at, 0.0, (
+        desk.eyes, places, in_play, standing, who, desk.features, desk.evaluation
     ))  # fmt: skip
 
 
@@ -159,23 +159,23 @@ def settle_choice(desk, code, places, in_play, standing, who):
     """Rack chance of the shooter after a shot, where the other player takes what is best for him.
 
     Leaves in desk.then the standing that he chose, seen from whoever shoots next, and returns that player too;
-    2 as that player means that the balls are put back. desk.glance[CLEAR] is the shooter's chance to run out.
+    2 as that player means that the balls are put back. desk.evaluation[CLEAR] is the shooter's chance to run out.
     places, in_play, standing : before the shot.
     """
     if code == WON:
-        desk.glance[CLEAR] = 1.0
+        desk.evaluation[CLEAR] = 1.0
         return 1.0, who
     if code == CONTINUES:
         value = look(desk, desk.finals, desk.after, desk.then, who)
-        if desk.glance[CLEAR] < 0.0 and desk.eyes.maps.ball.shape[0] > 0:
+        if desk.evaluation[CLEAR] < 0.0 and desk.eyes.maps.ball.shape[0] > 0:
             # Beyond the last step: a rack of straight pool is over, and what counts is the shot that opens the next.
-            desk.glance[CLEAR] = desk.glance[BEST_MAKE]
-        return desk.glance[CLEAR] if desk.solo == 1 and desk.glance[CLEAR] >= 0.0 else value, who
+            desk.evaluation[CLEAR] = desk.evaluation[BEST_MAKE]
+        return desk.evaluation[CLEAR] if desk.solo == 1 and desk.evaluation[CLEAR] >= 0.0 else value, who
     if code == LOST or desk.solo == 1:
-        desk.glance[CLEAR] = 0.0
+        desk.evaluation[CLEAR] = 0.0
         return 0.0, who
     value, following = _passed(desk, code, places, in_play, standing, who)
-    desk.glance[CLEAR] = 0.0
+    desk.evaluation[CLEAR] = 0.0
     return value, following
 
 

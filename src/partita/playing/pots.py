@@ -68,7 +68,7 @@ def _aimed_at_both(desk, places, in_play, target, pocket, spread, stroke):
 
 @kernel
 def _find_pairs(desk, places, in_play, standing, who, missed):
-    """The most promising pots into desk.pairs by the formula's worth; how many. desk.glance is of this position."""
+    """The most promising pots into desk.pairs by the formula's worth; how many. desk.evaluation is of this position."""
     eyes, found, me = desk.eyes, 0, desk.eyes.models[who]
     kept = desk.pairs[:_PAIRS_OF_MANY] if standing[GAME] == STRAIGHT_POOL else desk.pairs
     for ball in range(1, in_play.shape[0]):
@@ -87,7 +87,7 @@ def _find_pairs(desk, places, in_play, standing, who, missed):
 @kernel
 def add_pots(desk, places, in_play, standing, who, count):
     """Candidates for the most promising pots, valued without error but for the chance of missing."""
-    missed = 0.0 if desk.solo == 1 else 1.0 - desk.glance[GIVEN]
+    missed = 0.0 if desk.solo == 1 else 1.0 - desk.evaluation[GIVEN]
     for pair in range(_find_pairs(desk, places, in_play, standing, who, missed)):
         target, pocket, chance = int(desk.pairs[pair, ONE]), int(desk.pairs[pair, TWO]), desk.pairs[pair, MORE]
         direction, half, _, folded = pocket_opening(
@@ -142,5 +142,5 @@ def _add_pot(desk, places, in_play, standing, who, count, pot, direction):
             worth = clean_worth(desk, places, in_play, standing, target, pocket, who)
             # Played without error it always goes in: what a miss costs comes in by the make chance.
             row[WORTH] = min(worth, chance * worth + (1.0 - chance) * missed)
-            row[CLEARS], row[CHANCE] = chance * max(0.0, desk.glance[CLEAR]), chance
+            row[CLEARS], row[CHANCE] = chance * max(0.0, desk.evaluation[CLEAR]), chance
     return count

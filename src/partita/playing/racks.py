@@ -101,7 +101,7 @@ def _write_down(desk, places, in_play, standing, who, row):
     for k in range(desk.features.shape[0]):
         row[k] = desk.features[k]
     k = desk.features.shape[0]
-    row[k], row[k + 1], row[k + 2] = desk.glance[FORMULA], desk.glance[VALUE], who + 1.0
+    row[k], row[k + 1], row[k + 2] = desk.evaluation[FORMULA], desk.evaluation[VALUE], who + 1.0
 
 
 @kernel

@@ -9,5 +9,5 @@
 | `candidate` | a stroke that the deciding player may choose | the stroke, then its call and what it is worth |
 | `pair` | something that he may try | which, its promise |
 | `draws` | standard normals of one execution | |
-| `features` | what the learned correction of a glance looks at | plain numbers |
+| `features` | what the learned correction of an evaluation looks at | plain numbers |
 """

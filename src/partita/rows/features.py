@@ -1,5 +1,5 @@
-"""What the learned correction of a glance looks at: a row of `COLUMNS` plain numbers, named in `NAMES` as its card has
-them.
+"""What the learned correction of an evaluation looks at: a row of `COLUMNS` plain numbers, named in `NAMES` as its card
+has them.
 """
 
 NAMES = (

@@ -17,7 +17,7 @@ from partita.playing.candidates import execute_candidate
 from partita.playing.desk import judge_played, look, play_shot, settle_choice
 from partita.playing.pots import add_pots
 from partita.rows.candidate import BALL, CHANCE, CLEARS, POCKET, WORTH
-from partita.value.glance import learned_worth
+from partita.value.evaluation import learned_worth
 from partita.value.place_maps import SAFETY_WAY, node_place
 from partita.value.rest import CLEAR, GIVEN, SAFE
 
@@ -85,8 +85,8 @@ def _fill_place(desk, places, in_play, standing, step, who, bank, tries, node):
     i, j = node // maps.worth.shape[4], node % maps.worth.shape[4]
     look(desk, places, in_play, standing, who)
     maps.worth[who, step, SAFETY_WAY, i, j] = 0.0 if desk.solo == 1 else learned_worth(
-        desk.eyes, in_play, standing, desk.eyes.models[who], desk.eyes.models[1 - who], desk.glance[SAFE],
-        desk.features, desk.glance,
+        desk.eyes, in_play, standing, desk.eyes.models[who], desk.eyes.models[1 - who], desk.evaluation[SAFE],
+        desk.features, desk.evaluation,
     )  # fmt: skip
     only_on(desk, step)
     count = add_pots(desk, places, in_play, standing, who, 0)
@@ -127,13 +127,13 @@ def _tried(desk, places, in_play, standing, candidate, draws, tries, who):
         code = judge_played(desk, in_play, standing, int(row[BALL]), int(row[POCKET]))
         value = settle_choice(desk, code, places, in_play, standing, who)[0]
         if code == WON or code == CONTINUES:
-            made, worth, clear = made + 1, worth + value, clear + desk.glance[CLEAR]
+            made, worth, clear = made + 1, worth + value, clear + desk.evaluation[CLEAR]
         else:
             missed += value
     if made == 0:
         return missed / tries, 0.0
     chance = (made + _BY_GEOMETRY * row[CHANCE]) / (tries + _BY_GEOMETRY)
-    lost = missed / (tries - made) if made < tries else 0.0 if desk.solo == 1 else 1.0 - desk.glance[GIVEN]
+    lost = missed / (tries - made) if made < tries else 0.0 if desk.solo == 1 else 1.0 - desk.evaluation[GIVEN]
     return chance * worth / made + (1.0 - chance) * lost, chance * clear / made
 
 
@@ -171,4 +171,4 @@ def play_candidate(desk, places, in_play, standing, candidate, draws, who, out):
             code = judge_played(desk, in_play, standing, int(row[BALL]), int(row[POCKET]))
             out[k, _WORTH] = settle_choice(desk, code, places, in_play, standing, who)[0]
             out[k, _MADE] = 1.0 if code == WON or code == CONTINUES else 0.0
-            out[k, _CLEAR], out[k, _AT_X], out[k, _AT_Y] = desk.glance[CLEAR], desk.finals[0, 0], desk.finals[0, 1]
+            out[k, _CLEAR], out[k, _AT_X], out[k, _AT_Y] = desk.evaluation[CLEAR], desk.finals[0, 0], desk.finals[0, 1]

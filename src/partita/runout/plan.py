@@ -53,7 +53,7 @@ class Planned:
     step : its number; ball : its name; cue : (2,) m, where the cue ball lies; shot : what is planned
     others : the best stroke into each other pocket, the best first
     back, rolls : out of line, the best stroke that gets back into the next zone, and the best that does not
-    rack : rack chance with the planned stroke, what it leaves by a glance where only running out counts
+    rack : rack chance with the planned stroke, what it leaves by an evaluation where only running out counts
     zone : from where the ball is easy; safer : rack chance of a safety where that is worth more
     path, ball_path : (k, 2) m, of both balls without error; enters_rad : angle of the cue ball's last path with the
         next ball's line, None for the last ball
@@ -136,7 +136,7 @@ def _planned(
 ) -> Planned | None:
     """The plan of one ball; None when there is no stroke at it.
 
-    desks : that reads the maps, and that glances
+    desks : that reads the maps, and that does not
     """
     desk, glancing = desks
     standing, following = asked.steps.standing[step], zones[step + 1] if step + 1 < len(zones) else None
@@ -174,7 +174,7 @@ def _planned(
 
 
 def _estimated(asked: Asked, bench: Bench, glancing: Desk, candidate: int, effort: Effort) -> tuple[Shot, Chance]:
-    """A candidate with fresh draws, and the rack chance with it, by a glance where only running out counts."""
+    """A candidate with fresh draws, and the rack chance with it, by an evaluation where only running out counts."""
     shot = bench.shot(candidate, FRESH_SEED, effort.fresh)
     if not asked.solo:
         return shot, shot.worth

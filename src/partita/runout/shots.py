@@ -100,7 +100,7 @@ def plan_desk(asked: Asked, maps: PlaceMaps) -> Desk:
 
 
 def glancing_desk(asked: Asked) -> Desk:
-    """One at which the same shots are valued by the glance of what they leave."""
+    """One at which the same shots are valued by the evaluation of what they leave."""
     return asked.start.desk(None, _POTS)
 
 

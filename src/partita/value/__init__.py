@@ -1,1 +1,1 @@
-"""What a leave is worth: make chance, ease, ends, the rest of the rack, a learned correction; together the glance."""
+"""What a leave is worth: make chance, ease, ends, the rest of the rack, a learned correction; all in one evaluation."""

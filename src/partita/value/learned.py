@@ -1,11 +1,11 @@
-"""The learned part of the glance: a small model a game, fitted on racks that were played out.
+"""The learned part of the evaluation: a small model a game, fitted on racks that were played out.
 
 Logistic, or a network of one hidden layer: whichever did better on racks it had not seen, if it beat the formula.
 
 Its card, `learned.json`, says on what it was fitted and how well it does; `./partita fit` makes it again. The
 model corrects the formula's value, so that without weights (or `learned=False`) the formula stands alone.
 
-Kernels here take weights, features : (FEATURES,) as filled by the glance, and chances, 0..1. Weights are (FEATURES,)
+Kernels here take weights, features : (FEATURES,) as evaluations fill them, and chances, 0..1. Weights are (FEATURES,)
 of a logistic model, zeros for none; or of a network with h hidden places (h, FEATURES + 2), flat: of each place what
 it makes of the features, its bias, and what it adds to the log odds; and last the bias of these.
 
@@ -58,7 +58,7 @@ def logit(chance):
 
 @kernel
 def fill_features(out, balls, standing, me, them, features):
-    """What the model looks at, (FEATURES,) into features; out : a glance with its formula."""
+    """What the model looks at, (FEATURES,) into features; out : an evaluation with its formula."""
     pool = standing[GAME] <= TEN_BALL
     features[CONSTANT], features[LOGIT] = 1.0, logit(out[FORMULA])
     features[MAKE], features[MAKE_SQUARED] = out[BEST_MAKE], out[BEST_MAKE] * out[BEST_MAKE]

@@ -5,7 +5,7 @@ GIVEN, the other's chance at the table after his miss; BACK, his own after the o
 position once he has made his next ball; EASE, the other's make chance of that ball when it is left to him.
 
 They take the `eyes`, places : (n, 2) m; in_play : (n,) int8, -1 on the table; standing : (STANDING,) int64; who : 0
-or 1, the player at the table; out : (GLANCE_COLUMNS,). All of out are chances, 0..1.
+or 1, the player at the table; out : (EVALUATION_COLUMNS,). All of out are chances, 0..1.
 """
 
 from partita.games.eight_ball import group_of
@@ -28,10 +28,10 @@ from partita.kernels import kernel
 from partita.value.ease import after_miss, ease, kept, left_share
 from partita.value.ends import FIRST, FIRST_AFTER, LEAD, SECOND, SECOND_AFTER, after_pot, lead_of, need, pots_left
 
-# Columns of a glance: the value; its way to it; what a safety, or a kick, is worth by the formula; the chance to run
-# out, where maps know it, else -1.
+# Columns of an evaluation: the value; its way to it; what a safety, or a kick, is worth by the formula; the chance to
+# run out, where maps know it, else -1.
 VALUE, BEST_MAKE, VISIBLE, FORMULA, GIVEN, BACK, THEIRS, EASE, SAFE, CLEAR = range(10)
-GLANCE_COLUMNS = 10
+EVALUATION_COLUMNS = 10
 
 
 @kernel

@@ -4,7 +4,7 @@ Three parts, as standard deviations of a rack chance:
 
 - *sampling*: so many executions and no more;
 - *search*: another seed finds a slightly better or worse stroke of the same shot;
-- *model*: the leaves are valued by a glance, not played out. How an option ends says how far that can be off: each
+- *model*: the leaves are valued by an evaluation, not played out. How an option ends says how far that can be off: each
   ending's leaves are off together, by TAU of their log odds, so by `share x v (1 - v) x tau` of the rack chance, where
   v is the rack chance inside the ending. What is won or lost now is not in doubt.
 

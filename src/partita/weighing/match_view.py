@@ -22,7 +22,7 @@ _OPENINGS = 24
 
 @lru_cache(maxsize=32)
 def rack_chance_of_breaker(game: str, table: TableSpec, breaker: StrokeModel, other: StrokeModel) -> float:
-    """Mean glance of racks after the break: the chance of a rack for whoever breaks.
+    """Mean evaluation of racks after the break: the chance of a rack for whoever breaks.
 
     In games without an open break the first turn decides little: balls are scattered instead, either to shoot.
     """

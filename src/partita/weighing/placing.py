@@ -1,7 +1,7 @@
 """The cue ball in hand: what its places are worth, and where it is worth most with the weighing.
 
-Where the game gives the order the places are valued by maps of the whole pattern (`runout`), else by a glance. The
-best few that lie apart are then weighed a little, each with its own pots: a glance, or a coarse map, only nominates.
+Where the game gives the order the places are valued by maps of the whole pattern (`runout`), else by an evaluation. The
+best few that lie apart are then weighed a little, each with its own pots: an evaluation or a coarse map only nominates.
 """
 
 import numpy as np

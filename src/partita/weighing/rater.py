@@ -23,9 +23,9 @@ from partita.players.stroke_model import StrokeModel
 from partita.rows.features import COLUMNS as FEATURES
 from partita.rows.player import SIGHT
 from partita.table.layout import check
+from partita.value.evaluation import address_of_evaluation, evaluate_batch
 from partita.value.eyes import eyes_for
-from partita.value.glance import address_of_glance, glance_batch
-from partita.value.rest import BEST_MAKE, GLANCE_COLUMNS, VALUE, VISIBLE
+from partita.value.rest import BEST_MAKE, EVALUATION_COLUMNS, VALUE, VISIBLE
 from partita.weighing.samples import (
     FOULED,
     IN_SHAPE,
@@ -74,21 +74,23 @@ class Rater:
 
         def worth(places: Floats) -> Floats:
             in_play = np.full(places.shape[:2], -1, dtype=np.int8)
-            return self._glances(situation, names, places, in_play, np.tile(standing, (len(places), 1)), 0)[:, VALUE]
+            return self._evaluations(situation, names, places, in_play, np.tile(standing, (len(places), 1)), 0)[
+                :, VALUE
+            ]
 
         return worth
 
-    def _glances(
+    def _evaluations(
         self, situation: Situation, names: Names, places: Floats, in_play: Balls, standing: Standings, who: int
     ) -> Floats:
-        """(m, GLANCE_COLUMNS) for whoever shoots next: 0 the shooter, 1 the other player."""
-        out, numbers = np.zeros((len(places), GLANCE_COLUMNS)), numbers_of(names)
+        """(m, EVALUATION_COLUMNS) for whoever shoots next: 0 the shooter, 1 the other player."""
+        out, numbers = np.zeros((len(places), EVALUATION_COLUMNS)), numbers_of(names)
 
         def look(part: slice) -> None:
             eyes = eyes_for(situation.layout.table, situation.game, numbers, self.models)
             features = np.zeros((part.stop - part.start, FEATURES))
-            glance_batch(
-                address_of_glance(), eyes, places[part], in_play[part], standing[part], who, features, out[part]
+            evaluate_batch(
+                address_of_evaluation(), eyes, places[part], in_play[part], standing[part], who, features, out[part]
             )
 
         over_slices(len(places), look)
@@ -97,11 +99,11 @@ class Rater:
     def _here(self, standing: NDArray[np.int64], who: int) -> float:
         """Rack chance of a player at the table with the balls as they lie."""
         in_play = np.full((1, len(self.names)), -1, dtype=np.int8)
-        seen = self._glances(self.situation, self.names, self.places[None], in_play, standing[None], who)
+        seen = self._evaluations(self.situation, self.names, self.places[None], in_play, standing[None], who)
         return float(seen[0, VALUE])
 
     def here(self) -> float:
-        """Rack chance of the shooter, by a glance."""
+        """Rack chance of the shooter, by an evaluation."""
         return self._here(self.standing, 0)
 
     def hand_back_value(self) -> float:
@@ -152,14 +154,14 @@ class Rater:
         return self._valued(shots, judge(self.situation, self.names, shots, calls, self.bed))
 
     def _valued(self, shots: Executions, outcomes: Outcomes) -> Samples:
-        """Value each judged execution by the glance of what it leaves."""
+        """Value each judged execution by the evaluation of what it leaves."""
         code, count = outcomes.code, len(outcomes.code)
         value, make, visible = np.zeros(count), np.zeros(count), np.ones(count)
         value[code == WON] = 1.0
         mine = code == CONTINUES
         theirs = (code == TURN_OVER) | (code == FOUL) | (code == CHOICE)
         for part, who in ((mine, 0), (theirs, 1)):
-            seen = self._glances(
+            seen = self._evaluations(
                 self.situation, self.names, outcomes.places[part], outcomes.in_play[part], outcomes.standing[part], who
             )
             value[part] = seen[:, VALUE] if part is mine else 1.0 - seen[:, VALUE]
@@ -194,7 +196,7 @@ class Rater:
         for row in again:
             turn(row)
         again[:, FREE_BALL] = 0
-        back = self._glances(
+        back = self._evaluations(
             self.situation, self.names, outcomes.places[which], outcomes.in_play[which], again, 0
         )  # fmt: skip
         value[which] = np.minimum(value[which], back[:, VALUE])

@@ -1,4 +1,4 @@
-"""Weigh: race the options of a situation, and name the one that wins the rack most often.
+"""Weigh: halve the options of a situation, and name the one that wins the rack most often.
 
 All options are executed with the same draws (common random numbers); few for all, more for the
 contenders (successive halving). The leaders are estimated again with fresh draws at the end: the
@@ -23,20 +23,20 @@ from partita.options.trace import read_option
 from partita.options.wishes import Wish, own_strokes
 from partita.physics.stroke import Stroke, check_stroke
 from partita.weighing.changes import LEADERS, Changes, what_changes
+from partita.weighing.halving import FIRST_LOOK, Halving
 from partita.weighing.match_view import MatchView, match_view
 from partita.weighing.placing import best_placed
-from partita.weighing.race import FIRST_LOOK, Race
 from partita.weighing.rater import Rater
 from partita.weighing.samples import FOULED, Samples
 from partita.weighing.weighed import Weighed, Weighing
 
 DEFAULT_SAMPLES = 1000
 MOST_SAMPLES = 20_000
-# Swept strokes tried with noise before the race, of those with the best noise-free leave.
+# Swept strokes tried with noise before halving, of those with the best noise-free leave.
 _SWEPT_TRIED = 70
 _SWEPT_KEPT = 16
 _MADE_BY_CHANCE, _FOULS_MEANT = 0.25, 0.8
-# The race: how many options stay in, and the share of the full samples each has had by then.
+# Halving: how many options stay in, and the share of the full samples each has had by then.
 _ROUNDS = ((18, 0.12), (9, 0.4), (5, 1.0))
 # After these rounds the leaders' speed and tip are varied; a better stroke of the same shot takes its place.
 _IMPROVED_ROUNDS = 2
@@ -60,23 +60,23 @@ def weigh(request: WeighRequest) -> Iterator[Weighing]:
     """
     check_request(request)
     rater = Rater(best_placed(request), request.shooter, request.other)
-    race = Race(rater, request.seed, request.samples)
-    pots = constructed(race.rater.scene)
-    race.enter(pots or first_kicks(race.rater.scene))
-    if race.field:
-        yield race.state(0.1)
-    race.enter([*_swept(race.rater, race.draws, pots), *_own(race.rater, request)])
-    yield race.state(0.3)
+    halving = Halving(rater, request.seed, request.samples)
+    pots = constructed(halving.rater.scene)
+    halving.enter(pots or first_kicks(halving.rater.scene))
+    if halving.field:
+        yield halving.state(0.1)
+    halving.enter([*_swept(halving.rater, halving.draws, pots), *_own(halving.rater, request)])
+    yield halving.state(0.3)
     for place, (stay, share) in enumerate(_ROUNDS):
-        race.go_on(stay, max(FIRST_LOOK, int(share * request.samples)))
+        halving.go_on(stay, max(FIRST_LOOK, int(share * request.samples)))
         if place < _IMPROVED_ROUNDS:
-            race.improve_leaders()
-        yield race.state(0.45 + 0.15 * place)
-    race.open_lines()
-    race.estimate_leaders_again()
-    race.tell_ways()
-    race.look_out()
-    settled = replace(race.state(0.85), settled=True)
+            halving.improve_leaders()
+        yield halving.state(0.45 + 0.15 * place)
+    halving.open_lines()
+    halving.estimate_leaders_again()
+    halving.tell_ways()
+    halving.look_out()
+    settled = replace(halving.state(0.85), settled=True)
     settled = replace(settled, match=_match(request, settled.lines))
     yield settled
     yield replace(settled, progress=1.0, changes=_changes(request, settled))

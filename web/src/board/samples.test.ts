@@ -27,7 +27,7 @@ const many = (name: string, count: number) =>
 
 describe('layouts that show what a page is for', () => {
   it('are found by how their balls lie, whatever they are called', () => {
-    expect(hooked([OPEN, HOOKED])?.name).toBe('a')
+    expect(hooked([OPEN, layout('few', { cue: [1, 2], '3': [5, 2], '4': [3, 2] }), HOOKED])?.name).toBe('a')
     expect(hooked([OPEN])).toBe(null)
     // Half of the ball is enough to be seen.
     expect(hooked([layout('half', { cue: [1, 2], '3': [5, 2], '4': [3, 2.16] })])).toBe(null)

@@ -2,7 +2,7 @@
 import { defineStore } from 'pinia'
 import { inject, provide, ref, watch, type InjectionKey } from 'vue'
 import { answered, api } from '@/api/client'
-import { readKept } from '@/session/kept'
+import { keep, readKept } from '@/session/kept'
 import { useSession } from '@/session/session'
 import { createBoard, readDraft } from './board'
 
@@ -22,7 +22,7 @@ export const useSharedBoard = defineStore('board', () => {
     return !!found
   }
   watch([board.scene, board.name, board.id, board.isKept], () =>
-    localStorage.setItem(draftKey(), JSON.stringify(board.draft())),
+    keep(draftKey(), JSON.stringify(board.draft())),
   )
   /** Keep the layout under its name. Refused with status 409 when another window has saved it since. */
   async function save() {

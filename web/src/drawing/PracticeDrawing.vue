@@ -30,6 +30,8 @@ const props = defineProps<{
   pocket?: string | null
   /** What may be pressed: a ball, a pocket, or any place. */
   asks?: 'ball' | 'pocket' | 'place' | null
+  /** Where a place that is set by keys begins; without it in the zone. */
+  from?: Place | null
   words: string
 }>()
 const emit = defineEmits<{ ball: [ball: string]; pocket: [pocket: string]; place: [at: Place] }>()
@@ -81,7 +83,7 @@ const strips = computed(() =>
 )
 const { aimed, choose, step } = useKeyPlace(
   () => props.asks === 'place',
-  () => (props.zones?.find((zone) => zone.at)?.at as Place | undefined) ?? [4, 2],
+  () => props.from ?? (props.zones?.find((zone) => zone.at)?.at as Place | undefined) ?? [4, 2],
   upright,
   (at) => emit('place', at),
 )
@@ -114,6 +116,7 @@ const { aimed, choose, step } = useKeyPlace(
       :points="polyline(line.map(put))"
       class="meant"
     />
+    <slot :put="put" :radius="radius" />
     <g v-for="(rest, i) in rests ?? []" :key="`r${i}`" :transform="`translate(${put(rest.at).join(' ')})`">
       <circle v-if="rest.made" r="15" class="rest" />
       <path v-else d="M-13 -13L13 13M-13 13L13 -13" class="miss" />

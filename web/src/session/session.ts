@@ -3,6 +3,7 @@ import { ref, shallowRef, watch } from 'vue'
 import { answered, api, useName, useToken, type Player, type Table, type TableChoice } from '@/api/client'
 import type { BoardTable } from '@/api/client'
 import { sameThing } from '@/api/same'
+import { keep, kept } from './kept'
 
 export type Units = 'cm' | 'in'
 const UNITS = 'partita-units'
@@ -49,8 +50,8 @@ export const useSession = defineStore('session', () => {
   }
 
   /** Measures for ring marks; this browser remembers the choice. */
-  const units = ref<Units>(localStorage.getItem(UNITS) === 'in' ? 'in' : 'cm')
-  watch(units, (now) => localStorage.setItem(UNITS, now))
+  const units = ref<Units>(kept(UNITS) === 'in' ? 'in' : 'cm')
+  watch(units, (now) => keep(UNITS, now))
 
   return {
     units, username, known, tables, players, open, signIn, register, changePassword, signOut, loadPlayers, loadTables,

@@ -3,13 +3,14 @@ import { computed, ref, watch } from 'vue'
 import { answered, api, type Guess, type GuessIn } from '@/api/client'
 import { useGuarded } from '@/api/guarded'
 import { useStudy } from './study'
+import { keep, kept } from '@/session/kept'
 
 const KEPT = 'partita-guess-first'
 
 /** Guess first: before a ledger opens the player says what he would play; then both are shown. Off until wanted. */
 export const useGuess = defineStore('guess', () => {
   const study = useStudy()
-  const on = ref(localStorage.getItem(KEPT) === 'yes')
+  const on = ref(kept(KEPT) === 'yes')
   const guess = ref<Guess | null>(null)
   /** Studies whose ledger was opened, guessed or not. */
   const opened = ref(new Set<number>())
@@ -23,7 +24,7 @@ export const useGuess = defineStore('guess', () => {
   const fresh = ref(0)
   function turn() {
     on.value = !on.value
-    localStorage.setItem(KEPT, on.value ? 'yes' : 'no')
+    keep(KEPT, on.value ? 'yes' : 'no')
   }
   const skip = () => opened.value.add(id.value)
   const say = (body: GuessIn) =>

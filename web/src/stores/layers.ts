@@ -2,7 +2,7 @@
 import { defineStore } from 'pinia'
 import { ref, watch } from 'vue'
 import { LAYERS, type Layer } from '@/drawing/layers'
-import { readKept } from '@/session/kept'
+import { keep, readKept } from '@/session/kept'
 
 const KEPT = 'partita-layers'
 /** Where a shot is only to be looked at: its tries and where they rest. */
@@ -23,6 +23,6 @@ export const useLayers = defineStore('layers', () => {
     ...readKept(KEPT, (text) => JSON.parse(text) as Partial<Record<Layer, boolean>>).found,
   })
   const turn = (layer: Layer) => (shown.value[layer] = !shown.value[layer])
-  watch(shown, (now) => localStorage.setItem(KEPT, JSON.stringify(now)), { deep: true })
+  watch(shown, (now) => keep(KEPT, JSON.stringify(now)), { deep: true })
   return { shown, turn }
 })

@@ -2,13 +2,14 @@ import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { answered, api, type Match, type MatchIn } from '@/api/client'
 import { useGuarded } from '@/api/guarded'
+import { keep, kept } from '@/session/kept'
 
 const KEPT = 'partita-match-in-play'
 
 /** One match: begun, scored, told; and the one that is being played, to whose rack decisions belong. */
 export const useMatch = defineStore('match', () => {
   const match = ref<Match | null>(null)
-  const inPlay = ref<number | null>(Number(localStorage.getItem(KEPT)) || null)
+  const inPlay = ref<number | null>(Number(kept(KEPT)) || null)
   const { problems, guarded } = useGuarded()
   const path = () => ({ path: { match_id: match.value?.id ?? 0 } })
 
@@ -30,8 +31,7 @@ export const useMatch = defineStore('match', () => {
   })
   function keepInPlay(id: number | null) {
     inPlay.value = id
-    if (id) localStorage.setItem(KEPT, String(id))
-    else localStorage.removeItem(KEPT)
+    keep(KEPT, id ? String(id) : null)
   }
   function take(next: Match) {
     match.value = next

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { answered, api, RefusedError, type AttemptIn, type DrillAttemptIn, type Problem } from '@/api/client'
-import { readKept } from '@/session/kept'
+import { keep, readKept } from '@/session/kept'
 import { useSession } from '@/session/session'
 
 /** Something that is to reach the server: an attempt at a station or a drill, or that one is taken back. */
@@ -32,10 +32,10 @@ export const useOutbox = defineStore('outbox', () => {
   const place = computed(() => `partita-outbox:${session.username ?? ''}`)
   let sending: Promise<void> | null = null
 
-  const keep = () => localStorage.setItem(place.value, JSON.stringify(entries.value))
+  const keepAll = () => keep(place.value, JSON.stringify(entries.value))
   function put(entry: Entry) {
     entries.value = [...entries.value, entry]
-    keep()
+    keepAll()
     void send()
   }
   const add = (player: number, sitting: number, attempt: AttemptIn) =>
@@ -100,7 +100,7 @@ export const useOutbox = defineStore('outbox', () => {
       }
       waiting.value = false
       entries.value = entries.value.slice(some.length)
-      keep()
+      keepAll()
     }
   }
   /** Send what is there; a second call while it goes on waits for the first. */

@@ -9,6 +9,7 @@ import {
   type QuizPools,
   type QuizStanding,
 } from '@/api/client'
+import { keep, kept } from '@/session/kept'
 import { useGuarded } from '@/api/guarded'
 import type { BoardTable } from '@/api/client'
 import { createQuestion } from '@/api/question'
@@ -23,7 +24,7 @@ export const usePractice = defineStore('practice', () => {
   const { problems, guarded } = useGuarded()
   const players = computed(() => session.players.filter((one) => one.own))
   const idOf = (key: string) => Number(key.split(':')[1])
-  const chosen = ref(Number(localStorage.getItem(PLAYER) ?? 0))
+  const chosen = ref(Number(kept(PLAYER) ?? 0))
   /** Who practised last, on whatever machine. */
   const latest = ref(0)
   /** One of one's own players: the one that was chosen here, else the last one that practised, else the first. */
@@ -49,7 +50,7 @@ export const usePractice = defineStore('practice', () => {
 
   function choose(id: number) {
     chosen.value = id
-    localStorage.setItem(PLAYER, String(id))
+    keep(PLAYER, String(id))
     overview.value = standing.value = null
     void load()
   }

@@ -5,9 +5,8 @@ import { useRoute, useRouter } from 'vue-router'
 import type { BoardTable } from '@/api/client'
 import type { Place } from '@/drawing/place'
 import StationDrawing from '@/drawing/StationDrawing.vue'
-import FrameActs from '@/frame/FrameActs.vue'
+import SittingPage from '@/frame/SittingPage.vue'
 import { useKeys } from '@/frame/keys'
-import ProblemList from '@/parts/ProblemList.vue'
 import { useMeasure } from '@/stores/measure'
 import { useOutbox } from '@/stores/outbox'
 import { useSession } from '@/session/session'
@@ -52,6 +51,9 @@ const lastWords = computed(() => {
   return `${at?.name}: ${said ?? `came to rest at ${one.x?.toFixed(1)}, ${one.y?.toFixed(1)}`}`
 })
 const coming = computed(() => (sittings.sitting ? outbox.of(sittings.sitting.id).length : 0))
+const title = computed(
+  () => `${name.value}: ${sittings.sitting?.set_name === 'long' ? 'long' : 'short'} measure`,
+)
 const ending = ref(false)
 
 const open = () => {
@@ -80,124 +82,83 @@ useKeys((event) => {
 </script>
 
 <template>
-  <main class="sitting">
-    <header>
-      <h1>{{ name }}: {{ sittings.sitting?.set_name === 'long' ? 'long' : 'short' }} measure</h1>
-      <FrameActs @keys="$emit('keys')" />
-    </header>
-    <ProblemList :problems="[...sittings.problems, ...outbox.problems]" />
-    <template v-if="sittings.sitting && station">
+  <SittingPage
+    :title="title"
+    :problems="sittings.problems"
+    :coming="coming"
+    :small="isPot"
+    @keys="$emit('keys')"
+  >
+    <template v-if="sittings.sitting && station" #steps>
       <StationTabs
         :stations="sittings.sitting.stations"
         :at="sittings.at"
         :count-of="sittings.countOf"
         @choose="sittings.at = $event"
       />
-      <div class="work" :class="{ pot: isPot }">
-        <StationDrawing
-          v-if="geometry"
-          :table="geometry"
-          :cue="cue"
-          :ball="ball"
-          :pocket="station.pocket"
-          :mark="mark"
-          :way="way"
-          :rests="rests"
-          :asks="!isPot"
-          :words="
-            isPot
-              ? `${station.name}, drawn to scale`
-              : `${station.name}. Tap where the cue ball came to rest, or move there with the arrow keys and press Enter.`
-          "
-          class="drawing"
-          @rest="sittings.tap('', $event)"
-        />
-        <section class="how" :aria-label="station.name">
-          <h2>{{ station.name }}</h2>
-          <p>{{ station.says }}</p>
-          <p class="muted">
-            {{ station.tip_words }} · {{ station.speed_words }} · tells of {{ station.tells.join(' and ') }}
-          </p>
-          <p class="muted">
-            Cue ball at {{ station.cue.map((v) => v.toFixed(1)).join(', ')
-            }}<template v-if="station.ball">
-              · ball at {{ station.ball.map((v) => v.toFixed(2)).join(', ') }}</template
-            ><template v-else> · mark at {{ station.mark.map((v) => v.toFixed(1)).join(', ') }}</template>
-            (diamonds from the head and the near rail)
-          </p>
-        </section>
-        <section class="sheet taps" aria-label="What became of it">
-          <p v-if="!isPot" class="tap-here">Tap the table where it came to rest.</p>
-          <OutcomeButtons :outcomes="station.outcomes" @tap="sittings.tap($event)" />
-          <p class="last" aria-live="polite">
-            <b v-if="last && !sittings.here.length" class="next">Now set up: {{ station.name }}.</b>
-            <template v-if="last">
-              {{ lastWords }}.
-              <button type="button" @click="sittings.undo"><u>U</u>ndo</button>
-            </template>
-            <span v-else class="muted">One shot, one tap. It is kept at once.</span>
-          </p>
-          <p v-if="coming && outbox.waiting" class="muted" role="status">
-            {{ coming }} not sent yet: the server does not answer. They are kept here and sent by themselves.
-          </p>
-          <div class="acts">
-            <Button
-              :label="sittings.complete ? 'Done: measure' : 'Enough: measure now'"
-              :variant="sittings.complete ? undefined : 'outlined'"
-              :disabled="ending || !sittings.played.length"
-              @click="finish"
-            />
-            <RouterLink :to="{ name: 'player', params: { playerId: String(playerId) } }"
-              >Go on later</RouterLink
-            >
-          </div>
-        </section>
-      </div>
     </template>
-  </main>
+    <template v-if="station && geometry" #drawing>
+      <StationDrawing
+        :table="geometry"
+        :cue="cue"
+        :ball="ball"
+        :pocket="station.pocket"
+        :mark="mark"
+        :way="way"
+        :rests="rests"
+        :asks="!isPot"
+        :words="
+          isPot
+            ? `${station.name}, drawn to scale`
+            : `${station.name}. Tap where the cue ball came to rest, or move there with the arrow keys and press Enter.`
+        "
+        class="drawing"
+        @rest="sittings.tap('', $event)"
+      />
+    </template>
+    <template v-if="station" #how>
+      <section class="how" :aria-label="station.name">
+        <h2>{{ station.name }}</h2>
+        <p>{{ station.says }}</p>
+        <p class="muted">
+          {{ station.tip_words }} · {{ station.speed_words }} · tells of {{ station.tells.join(' and ') }}
+        </p>
+        <p class="muted">
+          Cue ball at {{ station.cue.map((v) => v.toFixed(1)).join(', ')
+          }}<template v-if="station.ball">
+            · ball at {{ station.ball.map((v) => v.toFixed(2)).join(', ') }}</template
+          ><template v-else> · mark at {{ station.mark.map((v) => v.toFixed(1)).join(', ') }}</template>
+          (diamonds from the head and the near rail)
+        </p>
+      </section>
+    </template>
+    <template v-if="station" #taps>
+      <p v-if="!isPot" class="tap-here">Tap the table where it came to rest.</p>
+      <OutcomeButtons :outcomes="station.outcomes" @tap="sittings.tap($event)" />
+      <p class="last" aria-live="polite">
+        <b v-if="last && !sittings.here.length" class="next">Now set up: {{ station.name }}.</b>
+        <template v-if="last">
+          {{ lastWords }}.
+          <button type="button" class="undo" @click="sittings.undo"><u>U</u>ndo</button>
+        </template>
+        <span v-else class="muted">One shot, one tap. It is kept at once.</span>
+      </p>
+    </template>
+    <template v-if="station" #acts>
+      <Button
+        :label="sittings.complete ? 'Done: measure' : 'Enough: measure now'"
+        :variant="sittings.complete ? undefined : 'outlined'"
+        :disabled="ending || !sittings.played.length"
+        @click="finish"
+      />
+      <RouterLink :to="{ name: 'player', params: { playerId: String(playerId) } }">Go on later</RouterLink>
+    </template>
+  </SittingPage>
 </template>
 
 <style scoped>
-.sitting {
-  padding: 18px 16px 40px;
-  display: grid;
-  gap: 12px;
-}
-header {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 4px;
-}
-h1 {
-  flex: 1;
-  font-size: 24px;
-}
 h2 {
   font-size: 19px;
-}
-.work {
-  display: grid;
-  grid-template: auto 1fr / minmax(0, 1fr) 392px;
-  gap: 12px 16px;
-  align-items: start;
-}
-.drawing {
-  grid-row: 1 / 3;
-}
-.how,
-.taps {
-  display: grid;
-  gap: 8px;
-}
-.taps {
-  padding: 13px 16px;
-}
-p {
-  margin: 0;
-}
-.tap-here {
-  font-weight: 600;
 }
 .last {
   min-height: 26px;
@@ -210,49 +171,8 @@ p {
 .last .muted {
   font-weight: 400;
 }
-.last button {
-  min-height: 36px;
-  padding: 2px 10px;
-  border: 0;
-  background: none;
-  color: var(--brass);
-  font: 600 14px var(--sans);
-  cursor: pointer;
-}
-.acts {
-  display: flex;
-  align-items: center;
-  gap: 14px;
-}
 a {
   color: var(--brass);
   font-weight: 600;
-}
-@media (max-width: 760px) {
-  .sitting {
-    padding: 10px 12px 70px;
-    gap: 9px;
-  }
-  h1 {
-    font-size: 19px;
-  }
-  .work {
-    grid-template: auto auto / 216px minmax(0, 1fr);
-    gap: 9px 12px;
-  }
-  .drawing {
-    grid-row: 1;
-  }
-  .how {
-    gap: 5px;
-    font-size: 13.5px;
-  }
-  .taps {
-    grid-column: 1 / 3;
-  }
-  /* Where it is only looked at, the words need the room. */
-  .pot {
-    grid-template-columns: 152px minmax(0, 1fr);
-  }
 }
 </style>

@@ -2,14 +2,12 @@
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import type { DrillZone } from '@/api/client'
-import type { BoardTable } from '@/api/client'
+import type { BoardTable, DrillZone } from '@/api/client'
 import type { Place } from '@/drawing/place'
 import PracticeDrawing from '@/drawing/PracticeDrawing.vue'
-import FrameActs from '@/frame/FrameActs.vue'
+import SittingPage from '@/frame/SittingPage.vue'
 import KeyLabel from '@/parts/KeyLabel.vue'
 import { letterOf, useKeys } from '@/frame/keys'
-import ProblemList from '@/parts/ProblemList.vue'
 import { useDrillSitting } from '@/stores/drillsitting'
 import { useOutbox } from '@/stores/outbox'
 import { useSession } from '@/session/session'
@@ -77,13 +75,13 @@ useKeys((event) => {
 </script>
 
 <template>
-  <main class="sitting">
-    <header>
-      <h1>{{ drills.sitting?.drill.name ?? 'Drill' }}</h1>
-      <FrameActs @keys="$emit('keys')" />
-    </header>
-    <ProblemList :problems="[...drills.problems, ...outbox.problems]" />
-    <template v-if="drills.sitting && step">
+  <SittingPage
+    :title="drills.sitting?.drill.name ?? 'Drill'"
+    :problems="drills.problems"
+    :coming="coming"
+    @keys="$emit('keys')"
+  >
+    <template v-if="drills.sitting && step" #steps>
       <nav class="steps" aria-label="Steps">
         <button
           v-for="(one, k) in drills.sitting.drill.steps"
@@ -97,94 +95,76 @@ useKeys((event) => {
         </button>
         <b>{{ step.name }}</b>
       </nav>
-      <div class="work">
-        <PracticeDrawing
-          v-if="geometry"
-          :table="geometry"
-          :balls="step.balls as Record<string, Place>"
-          :zones="zones"
-          :rests="rests"
-          :pocket="step.rule.pocket ?? null"
-          :asks="taps ? 'place' : null"
-          :words="
-            taps
-              ? `${step.name}. Tap where ${tapWords} came to rest, or move there with the arrow keys and press Enter.`
-              : `${step.name}, drawn to scale`
-          "
-          class="drawing"
-          @place="drills.tap('', $event)"
-        />
-        <section class="sheet taps" aria-label="What became of it">
-          <p v-if="drills.sitting.partner_name" class="turn">
-            {{ drills.by === 'player' ? drills.sitting.player_name : drills.sitting.partner_name }} shoots.
-            Run together: {{ drills.together.now }} (best {{ drills.together.best }})
-          </p>
-          <p>{{ drills.sitting.drill.says }}</p>
-          <p v-if="taps" class="tap-here">
-            Tap the table where {{ tapWords }} came to rest<template v-if="step.rule.pocket"
-              >, if it was potted</template
-            >, or:
-          </p>
-          <div class="buttons">
-            <button
-              v-for="one in outcomes"
-              :key="one.key"
-              type="button"
-              :class="['outcome', one.key]"
-              @click="drills.tap(one.key)"
-            >
-              {{ one.words }} <kbd>{{ one.letter }}</kbd>
-            </button>
-          </div>
-          <p class="count" aria-live="polite">
-            <span class="big"
-              >{{ made }}<small> of {{ here.length }}</small></span
-            >
-            <span>
-              <template v-if="share !== null">{{ share }} % at this step; </template>expected
-              {{ expectedWords(told) }}
-            </span>
-            <span>Run {{ drills.run.now }}, best {{ drills.run.best }}</span>
-          </p>
-          <p v-if="movedWords" class="moved" role="status">{{ movedWords }}</p>
-          <p v-else-if="drills.more !== null && drills.picked === null" class="muted">
-            {{ drills.more }} more in a row move{{ drills.more === 1 ? 's' : '' }} you up.
-          </p>
-          <p v-if="strokeWords(told)" class="muted">Best struck: {{ strokeWords(told) }}.</p>
-          <p v-if="coming && outbox.waiting" class="muted" role="status">
-            {{ coming }} not sent yet: the server does not answer. They are kept here and sent by themselves.
-          </p>
-          <div class="acts">
-            <button type="button" :disabled="!last" @click="drills.undo">
-              <KeyLabel label="Undo" letter="U" />
-            </button>
-            <Button label="Done for today" variant="outlined" :disabled="ending" @click="finish" />
-          </div>
-        </section>
-      </div>
     </template>
-  </main>
+    <template v-if="step && geometry" #drawing>
+      <PracticeDrawing
+        :table="geometry"
+        :balls="step.balls as Record<string, Place>"
+        :zones="zones"
+        :rests="rests"
+        :pocket="step.rule.pocket ?? null"
+        :asks="taps ? 'place' : null"
+        :words="
+          taps
+            ? `${step.name}. Tap where ${tapWords} came to rest, or move there with the arrow keys and press Enter.`
+            : `${step.name}, drawn to scale`
+        "
+        class="drawing"
+        @place="drills.tap('', $event)"
+      />
+    </template>
+    <template v-if="drills.sitting && step" #how>
+      <section class="how" :aria-label="step.name">
+        <p v-if="drills.sitting.partner_name" class="turn">
+          {{ drills.by === 'player' ? drills.sitting.player_name : drills.sitting.partner_name }} shoots. Run
+          together: {{ drills.together.now }} (best {{ drills.together.best }})
+        </p>
+        <p>{{ drills.sitting.drill.says }}</p>
+        <p v-if="strokeWords(told)" class="muted">Best struck: {{ strokeWords(told) }}.</p>
+      </section>
+    </template>
+    <template v-if="step" #taps>
+      <p v-if="taps" class="tap-here">
+        Tap the table where {{ tapWords }} came to rest<template v-if="step.rule.pocket"
+          >, if it was potted</template
+        >, or:
+      </p>
+      <div class="buttons">
+        <button
+          v-for="one in outcomes"
+          :key="one.key"
+          type="button"
+          :class="['outcome', one.key]"
+          @click="drills.tap(one.key)"
+        >
+          {{ one.words }} <kbd>{{ one.letter }}</kbd>
+        </button>
+      </div>
+      <p class="count" aria-live="polite">
+        <span class="big"
+          >{{ made }}<small> of {{ here.length }}</small></span
+        >
+        <span>
+          <template v-if="share !== null">{{ share }} % at this step; </template>expected
+          {{ expectedWords(told) }}
+        </span>
+        <span>Run {{ drills.run.now }}, best {{ drills.run.best }}</span>
+      </p>
+      <p v-if="movedWords" class="moved" role="status">{{ movedWords }}</p>
+      <p v-else-if="drills.more !== null && drills.picked === null" class="muted">
+        {{ drills.more }} more in a row move{{ drills.more === 1 ? 's' : '' }} you up.
+      </p>
+    </template>
+    <template v-if="step" #acts>
+      <button type="button" class="undo" :disabled="!last" @click="drills.undo">
+        <KeyLabel label="Undo" letter="U" />
+      </button>
+      <Button label="Done for today" variant="outlined" :disabled="ending" @click="finish" />
+    </template>
+  </SittingPage>
 </template>
 
 <style scoped>
-.sitting {
-  padding: 18px 16px 40px;
-  display: grid;
-  gap: 10px;
-}
-header {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 4px;
-}
-h1 {
-  flex: 1;
-  font-size: 24px;
-}
-p {
-  margin: 0;
-}
 .steps {
   display: flex;
   flex-wrap: wrap;
@@ -207,21 +187,6 @@ p {
 }
 .steps b {
   margin-left: 6px;
-}
-.work {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 392px;
-  gap: 12px 16px;
-  align-items: start;
-}
-.taps {
-  padding: 13px 16px;
-  display: grid;
-  gap: 9px;
-}
-.tap-here,
-.turn {
-  font-weight: 600;
 }
 .buttons {
   display: flex;
@@ -259,44 +224,9 @@ small {
   background: var(--tint);
   font-weight: 600;
 }
-.acts {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-  gap: 14px;
-}
-.acts > button:first-child {
-  min-height: 40px;
-  padding: 2px 12px;
-  border: 0;
-  background: none;
-  color: var(--brass);
-  font: 600 15px var(--sans);
-  cursor: pointer;
-}
-.acts > button:disabled {
-  opacity: 0.5;
-}
 @media (max-width: 760px) {
-  .sitting {
-    padding: 10px 12px 70px;
-    gap: 8px;
-  }
-  h1 {
-    font-size: 19px;
-  }
   .steps button {
     min-height: 44px;
-  }
-  .work {
-    grid-template-columns: minmax(0, 1fr);
-  }
-  .drawing {
-    max-width: 228px;
-    justify-self: center;
-  }
-  kbd {
-    display: none;
   }
 }
 </style>

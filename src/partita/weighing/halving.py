@@ -1,4 +1,4 @@
-"""The race: options sampled with common draws, few for all, more for the contenders, until the leaders are known."""
+"""Halving: options sampled with common draws, few for all, more for the contenders, until the leaders are known."""
 
 import numpy as np
 from numpy.typing import NDArray
@@ -26,8 +26,8 @@ _FRESH = 7_919
 Floats = NDArray[np.float64]
 
 
-class Race:
-    """The options still in the race with their samples so far."""
+class Halving:
+    """The options still in with their samples so far."""
 
     def __init__(self, rater: Rater, seed: int, samples: int) -> None:
         self.rater, self.seed = rater, seed
@@ -124,7 +124,7 @@ class Race:
         return [i for i in self.ranking() if i in lines]
 
     def state(self, progress: float) -> Weighing:
-        """The race as it stands."""
+        """The field as it stands."""
         lines = tuple(
             Weighed(self.field[i], self.samples[i], i in self.confirmed, self.told.get(i, ())) for i in self.shown()
         )

@@ -1,6 +1,6 @@
-"""The learned part of the glance: play racks, fit a logistic model a game, keep it with its card.
+"""The learned part of the evaluation: play racks, fit a logistic model a game, keep it with its card.
 
-Run by `./partita fit [GAME…]`, a quarter of an hour for all. Racks are played between players of random levels; every
+Run by `partita fit [GAME…]`, half an hour for all. Racks are played between players of random levels; every
 position met, with who won in the end, is one case. Some racks are held out; where the fitted model does not
 beat the formula's Brier score on them the formula stays alone. The played racks use the values that are shipped,
 so a second run plays a little better and fits a little better: repeat until the figures stop improving.
@@ -9,21 +9,22 @@ so a second run plays a little better and fits a little better: repeat until the
 import dataclasses
 import json
 import sys
+from collections.abc import Iterator, Sequence
 from concurrent.futures import ThreadPoolExecutor
 
 import numpy as np
 from numpy.typing import NDArray
 
-from benchmarks.odds.network import network_fitted
-from benchmarks.odds.positions import opening
-from benchmarks.odds.reliability import brier, deciles
+from partita.fitting.network import network_fitted
+from partita.fitting.reliability import brier, deciles
+from partita.games.opening import opened
 from partita.games.question import Question
 from partita.parallel import CORES
 from partita.players.stroke_model import PRESETS, StrokeModel
 from partita.playing.playout import racks_of
 from partita.playing.racks import LOG
 from partita.rows.features import COLUMNS as FEATURES
-from partita.rows.features import NAMES
+from partita.rows.features import HOOKED, LOGIT, MAKE, NAMES
 from partita.value.learned import CARD, corrected
 
 Floats = NDArray[np.float64]
@@ -64,7 +65,7 @@ def played(game: str, seed: int) -> Floats:
     rng = np.random.default_rng([seed, 7])
     me, them = player(rng), player(rng)
     found, logs = np.zeros((RACKS, 2)), np.zeros((RACKS, _KEPT, LOG))
-    for _ in racks_of(Question(opening(game, seed), me, them), found, seed=seed, logs=logs):
+    for _ in racks_of(Question(opened(game, seed), me, them), found, seed=seed, logs=logs):
         pass
     parts = []
     for rack in range(RACKS):
@@ -90,7 +91,7 @@ def collect(game: str, openings: int) -> Cases:
 def fitted(features: Floats, won: Floats) -> Floats:
     """(FEATURES,) logistic weights by Newton's method, held by a ridge towards the formula itself."""
     prior = np.zeros(FEATURES)
-    prior[1] = 1.0
+    prior[LOGIT] = 1.0
     weights = prior.copy()
     for _ in range(30):
         chance = 1.0 / (1.0 + np.exp(-features @ weights))
@@ -104,7 +105,7 @@ def fitted(features: Floats, won: Floats) -> Floats:
 
 
 def said_by(cases: Cases, weights: Floats) -> Floats:
-    """What a model says of the cases, by the same kernel as in the glance."""
+    """What a model says of the cases, by the same kernel as in the evaluation."""
     return np.array([corrected(weights, row, value) for row, value in zip(cases.features, cases.formula, strict=True)])
 
 
@@ -133,8 +134,8 @@ def learned_from(cases: Cases) -> tuple[Floats, dict[str, object]]:
     scores = {name: brier(values, cases.won) for name, values in said.items()}
     # Of models that are as good the simplest: they stand in that order.
     best = next(name for name, score in scores.items() if score <= min(scores.values()) + _AS_GOOD)
-    hooked = cases.features[:, NAMES.index("hooked")] == 1.0
-    hard = ~hooked & (cases.features[:, NAMES.index("best make chance")] < 0.3)
+    hooked = cases.features[:, HOOKED] == 1.0
+    hard = ~hooked & (cases.features[:, MAKE] < 0.3)
     figures: dict[str, object] = {
         "model": best, "positions": len(cases.won), "racks": len(np.unique(cases.opening)) * RACKS,
         "brier": {name: round(score, 4) for name, score in scores.items()},
@@ -149,10 +150,10 @@ def learned_from(cases: Cases) -> tuple[Floats, dict[str, object]]:
     return (np.zeros(0) if best == "formula" else models_of(cases)[best]), figures
 
 
-def main(names: list[str]) -> None:
-    """Play, fit, keep; the games that are not named stay as they are on the card."""
+def fit_anew(names: Sequence[str]) -> Iterator[tuple[str, dict[str, object]]]:
+    """Play, fit, keep; each game with its figures as it is done. Those that are not named stay as they are."""
     card: dict[str, object] = {
-        "what": "correction of the glance's formula, one a game (src/partita/value/learned.py)",
+        "what": "correction of the evaluation's formula, one a game (src/partita/value/learned.py)",
         "fitted on": f"racks played out between players of random levels, {RACKS} from each opening; positions of "
         "one rack share its outcome; figures are of openings left out, a quarter in turn",
         "weak where": "layouts unlike those of racks in play: clusters set up by hand, push-outs, scores far apart",
@@ -163,8 +164,4 @@ def main(names: list[str]) -> None:
         weights, figures = learned_from(collect(game, OPENINGS[game]))
         games[game] = {"weights": [round(float(weight), 5) for weight in weights], **figures}
         CARD.write_text(json.dumps(card | {"games": games}, indent=1) + "\n", encoding="utf-8")
-        print(game, json.dumps(figures))
-
-
-if __name__ == "__main__":
-    main(sys.argv[1:])
+        yield game, figures

@@ -1,4 +1,4 @@
-"""A small network for the learned part of the glance: one hidden layer of tanh on standardised features.
+"""A small network for the learned part of the evaluation: one hidden layer of tanh on standardised features.
 
 Several are trained from different beginnings and put side by side as one: their log odds are averaged. Each stops
 where positions kept aside say that it has begun to learn the racks by heart. Adam: Kingma and Ba, ICLR (2015).
@@ -7,7 +7,6 @@ where positions kept aside say that it has begun to learn the racks by heart. Ad
 import numpy as np
 from numpy.typing import NDArray
 
-from partita.rows.features import COLUMNS as FEATURES
 from partita.value.learned import network_of
 
 Floats = NDArray[np.float64]
@@ -20,8 +19,9 @@ Layers = list[Floats]
 
 def chances(layers: Layers, features: Floats) -> tuple[Floats, Floats]:
     """What the network says of standardised features (m, FEATURES), and its hidden layer (m, h)."""
-    hidden = np.tanh(features @ layers[0] + layers[1])
-    return 1.0 / (1.0 + np.exp(-(hidden @ layers[2] + layers[3]))), hidden
+    into, bias, out, last = layers
+    hidden = np.tanh(features @ into + bias)
+    return 1.0 / (1.0 + np.exp(-(hidden @ out + last))), hidden
 
 
 def slopes(layers: Layers, features: Floats, won: Floats) -> Layers:
@@ -72,9 +72,7 @@ def network_fitted(features: Floats, won: Floats) -> Floats:
     for seed in range(_NETS):
         aside = np.random.default_rng([seed, 37]).random(len(won)) < _ASIDE
         nets.append(_trained(standard[~aside], won[~aside], (standard[aside], won[aside]), seed))
-    into = np.concatenate([net[0] for net in nets], axis=1) * scale[:, None]
-    bias = np.concatenate([net[1] for net in nets]) - middle @ into
-    out = np.concatenate([net[2] for net in nets]) / _NETS
-    last = float(np.mean([net[3] for net in nets]))
-    assert into.shape[0] == FEATURES
-    return network_of(into, bias, out, last)
+    into, biases, out, last = zip(*nets, strict=True)
+    scaled = np.concatenate(into, axis=1) * scale[:, None]
+    bias = np.concatenate(biases) - middle @ scaled
+    return network_of(scaled, bias, np.concatenate(out) / _NETS, float(np.mean(last)))

@@ -1,4 +1,4 @@
-"""Glance: the rack chance of whoever is at the table, from geometry alone, in microseconds.
+"""Evaluation: the rack chance of whoever is at the table, from geometry alone, in microseconds.
 
 The formula, in every game:
 
@@ -48,9 +48,9 @@ from partita.value.rest import (
     BEST_MAKE,
     CLEAR,
     EASE,
+    EVALUATION_COLUMNS,
     FORMULA,
     GIVEN,
-    GLANCE_COLUMNS,
     SAFE,
     THEIRS,
     VALUE,
@@ -69,8 +69,8 @@ _IN_HAND_DISTANCE_M = 0.30
 
 
 @dataclass(frozen=True)
-class Glance:
-    """The glance of one situation, for the player at the table."""
+class Evaluation:
+    """The evaluation of one situation, for the player at the table."""
 
     rack_chance: float
     best_make: float
@@ -148,8 +148,8 @@ def most_visible(eyes, places, in_play):
 
 
 @kernel
-def glance_one(eyes, places, in_play, standing, who, features, out):
-    """Glance of one situation for the player `who` (0 or 1) at the table, into out (GLANCE_COLUMNS,); its value.
+def evaluate_one(eyes, places, in_play, standing, who, features, out):
+    """Evaluate one situation for the player `who` (0 or 1) at the table, into out (EVALUATION_COLUMNS,); its value.
 
     places : (n, 2) m, the cue ball first, then in the order of their numbers where that is the order of play
     in_play : (n,) int8; standing : (STANDING,) seen from that player; features : (FEATURES,) scratch
@@ -247,24 +247,24 @@ def _hooked(eyes, places, in_play, standing, me, them, out):
 
 
 @cache
-def address_of_glance() -> int:
-    """Where `glance_one` is, in this process: the one way to it, for batches and players alike."""
+def address_of_evaluation() -> int:
+    """Where `evaluate_one` is, in this process: the one way to it, for batches and players alike."""
     balls, standing, row = np.zeros(1, dtype=np.int8), np.zeros(STANDING, dtype=np.int64), np.zeros(1)
-    return address_of(glance_one, blank_eyes(), np.zeros((1, 2)), balls, standing, 0, row, row)
+    return address_of(evaluate_one, blank_eyes(), np.zeros((1, 2)), balls, standing, 0, row, row)
 
 
 @kernel
-def glance_batch(glance_at, eyes, places, in_play, standing, who, features, out):
-    """`glance_one`, at its address, for m situations.
+def evaluate_batch(evaluation_at, eyes, places, in_play, standing, who, features, out):
+    """`evaluate_one`, at its address, for m situations.
 
     places : (m, n, 2) m; in_play : (m, n); standing : (m, STANDING); features : (m, FEATURES); out : (m, columns)
     """
     for e in range(places.shape[0]):
-        call_at(glance_at, 0.0, (eyes, places[e], in_play[e], standing[e], who, features[e], out[e]))
+        call_at(evaluation_at, 0.0, (eyes, places[e], in_play[e], standing[e], who, features[e], out[e]))
 
 
-def glance(eyes: Eyes, places: NDArray[np.float64], standing: NDArray[np.int64], who: int = 0) -> Glance:
-    """The glance of a single layout with all its balls on the table."""
-    out, features = np.zeros(GLANCE_COLUMNS), np.zeros(len(eyes.weights))
-    glance_one(eyes, places, np.full(len(places), -1, dtype=np.int8), standing, who, features, out)
-    return Glance(*(float(value) for value in out[[VALUE, BEST_MAKE, VISIBLE]]))
+def evaluation(eyes: Eyes, places: NDArray[np.float64], standing: NDArray[np.int64], who: int = 0) -> Evaluation:
+    """The evaluation of a single layout with all its balls on the table."""
+    out, features = np.zeros(EVALUATION_COLUMNS), np.zeros(len(eyes.weights))
+    evaluate_one(eyes, places, np.full(len(places), -1, dtype=np.int8), standing, who, features, out)
+    return Evaluation(*(float(value) for value in out[[VALUE, BEST_MAKE, VISIBLE]]))
