@@ -1,16 +1,16 @@
 """How far evaluation and weigh can be trusted, and the bars that they must reach, on positions held out from the fit.
 
 Every position of the set (`positions.py`) is weighed with two seeds and played out (`rows.py`); then what was said is
-held against what was won (`figures.py`), and what the figures may be off by is fitted (`doubt.py`) and written to the
-core's card. Run by `./partita bench odds`, about half an hour on two cores; it can be stopped and goes on where it was.
-`python -m benchmarks.odds EVERY RACKS` takes every so manyth position. Rows and figures are kept in
-`benchmarks/results/odds-rows.jsonl` and `odds.json`.
+held against what was won (`figures.py`), and what the figures may be off by is fitted (`partita.fitting.doubt`), tried
+on positions left out (`coverage.py`) and written to the core's card. Run by `./partita bench odds`, about half an hour
+on two cores; it can be stopped and goes on where it was. `python -m benchmarks.odds EVERY RACKS` takes every so manyth
+position. Rows and figures are kept in `benchmarks/results/odds-rows.jsonl` and `odds.json`.
 """
 
 import sys
 
 from benchmarks.figures import RESULTS, keep
-from benchmarks.odds.doubt import keep_card
+from benchmarks.odds.coverage import keep_card
 from benchmarks.odds.figures import bars_of, figures_of
 from benchmarks.odds.rows import Rows, measure
 

@@ -7,8 +7,8 @@ from typing import Any
 import numpy as np
 from numpy.typing import NDArray
 
-from benchmarks.odds.doubt import Z, between, coverage, left_out, noise_of, of_gap
-from benchmarks.odds.rows import Row, lines_of, racks_in
+from benchmarks.odds.coverage import Z, coverage, left_out
+from partita.fitting.doubt import Row, between, lines_of, noise_of, of_gap, racks_in
 from partita.fitting.reliability import brier, deciles
 from partita.reports.ledger.words import better_share
 from partita.weighing.doubt import Doubt, Doubts

@@ -10,16 +10,15 @@ import hashlib
 import json
 import sys
 import time
-from collections.abc import Iterator
 from dataclasses import replace
 from pathlib import Path
-from typing import Any
 
 import numpy as np
 from numpy.typing import NDArray
 
 import partita
 from benchmarks.odds.positions import kept_positions
+from partita.fitting.doubt import LETTERS, Row
 from partita.games.question import Question
 from partita.players.stroke_model import PRESETS
 from partita.playing.playout import first_option, racks_of
@@ -29,7 +28,6 @@ from partita.weighing.weigh import WeighRequest, weigh
 from partita.weighing.weighed import Weighed, Weighing
 
 Floats = NDArray[np.float64]
-Row = dict[str, Any]
 LINES, SAMPLES, SEEDS = 3, 1000, (1, 2)
 _ROOMS = (
     "kernels",
@@ -44,7 +42,6 @@ _ROOMS = (
     "runout",
     "weighing",
 )
-_LETTERS = "0h1"
 
 
 def sources() -> list[Path]:
@@ -166,21 +163,4 @@ def _written(won: Floats) -> str:
     >>> _written(np.array([1.0, 0.0, 0.5]))
     '10h'
     """
-    return "".join(_LETTERS[round(2 * one)] for one in won)
-
-
-def racks_in(letters: str) -> Floats:
-    """The racks of a row again.
-
-    >>> racks_in("10h").tolist()
-    [1.0, 0.0, 0.5]
-    """
-    return np.array([_LETTERS.index(letter) / 2 for letter in letters])
-
-
-def lines_of(rows: list[Row]) -> Iterator[tuple[Row, Row, int]]:
-    """Every line that was played out, with its row and its place."""
-    for row in rows:
-        for place, line in enumerate(row["seeds"][0]["lines"]):
-            if "won" in line:
-                yield row, line, place
+    return "".join(LETTERS[round(2 * one)] for one in won)

@@ -10,9 +10,11 @@ from pathlib import Path
 import numpy as np
 from scipy.stats import norm
 
-from benchmarks.odds import doubt as fit
+from benchmarks.odds.coverage import coverage, left_out
 from benchmarks.odds.figures import again_and_again, asked_again, better_ones, regrets, worst_by_chance
-from benchmarks.odds.rows import Row, Rows, play, racks_in, sources, weighed
+from benchmarks.odds.rows import Rows, play, sources, weighed
+from partita.fitting import doubt as fit
+from partita.fitting.doubt import Row, racks_in
 from partita.games.question import Question
 from partita.games.situation import Situation
 from partita.options.option import Intention, Option
@@ -173,7 +175,7 @@ class FittedOnRacks(unittest.TestCase):
         self.assertLess(fit.fitted(invented_rows(0.0, 0.0))["nine-ball"].tau["nothing_left"], 0.12)
 
     def test_fitted_intervals_cover_positions_left_out_and_sampling_alone_does_not(self) -> None:
-        covered = fit.coverage(fit.left_out(invented_rows(0.35, 0.012, racks=256)))
+        covered = coverage(left_out(invented_rows(0.35, 0.012, racks=256)))
         for name in ("rack chance", "lead on another line", "another seed"):
             self.assertAlmostEqual(covered[name]["covered"], 0.95, delta=0.03, msg=name)
         self.assertLess(covered["with the sampling alone"]["covered"], 0.85)
@@ -184,10 +186,10 @@ class FittedOnRacks(unittest.TestCase):
             first, second = row["seeds"][0]["lines"][:2]
             row["seeds"][1]["lines"] = [second | {"gap": 0.0}, first | {"gap": 0.001}]
             second["gap"] = 0.0
-        self.assertEqual(asked_again(fit.left_out(rows))["same, or too close to call"]["share"], 1.0)
+        self.assertEqual(asked_again(left_out(rows))["same, or too close to call"]["share"], 1.0)
         for row in rows:
             row["seeds"][0]["lines"][1]["gap"] = 0.9
-        self.assertEqual(asked_again(fit.left_out(rows))["same, or too close to call"]["share"], 0.0)
+        self.assertEqual(asked_again(left_out(rows))["same, or too close to call"]["share"], 0.0)
 
     def test_regret_is_nothing_where_the_first_line_wins_most_and_all_where_it_never_wins(self) -> None:
         rows = invented_rows(0.0, 0.0, 5)
@@ -209,13 +211,13 @@ class FittedOnRacks(unittest.TestCase):
             lines.sort(key=lambda one: -one["value"])
             for one in lines:
                 one["gap"] = lines[0]["value"] - one["value"]
-        found = better_ones(fit.left_out(rows), behind)
+        found = better_ones(left_out(rows), behind)
         self.assertAlmostEqual(found["said"], found["came"], delta=0.04)
         for row in rows:
             for one in row["seeds"][0]["lines"]:
                 one["won"] = "10" * 32
         # Racks that are all drawn say so of none.
-        self.assertEqual(better_ones(fit.left_out(rows), behind)["came"], 0.5)
+        self.assertEqual(better_ones(left_out(rows), behind)["came"], 0.5)
 
     def test_the_largest_error_of_a_tenth_by_chance_shrinks_with_more_positions_and_not_with_more_lines(self) -> None:
         rng = np.random.default_rng(2)

@@ -1,1 +1,1 @@
-"""What is shipped as data is fitted here: the learned part of the evaluation, on racks played out."""
+"""What is shipped as data is fitted here, on racks played out: the learned part of the evaluation, and the doubt."""

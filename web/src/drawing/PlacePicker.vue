@@ -1,17 +1,14 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import type { Place } from '@/drawing/place'
-import type { Frame, Point } from './frame'
+import type { Frame } from './frame'
+import { pointOn } from './pointer'
 
 /** A place that is pointed at, anywhere on the table and its rails; where it may be is for the page to say. */
 const props = defineProps<{ frame: Frame }>()
 const emit = defineEmits<{ pick: [at: Place] }>()
 const surface = ref<SVGRectElement | null>(null)
-function pick(event: PointerEvent) {
-  const matrix = surface.value?.getScreenCTM()
-  const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix?.inverse())
-  emit('pick', props.frame.toDiamonds([x, y] as Point))
-}
+const pick = (event: PointerEvent) => emit('pick', props.frame.toDiamonds(pointOn(surface.value, event)))
 </script>
 
 <template>

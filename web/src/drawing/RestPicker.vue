@@ -2,6 +2,7 @@
 import { ref } from 'vue'
 import type { Place } from '@/drawing/place'
 import type { Frame, Point } from './frame'
+import { pointOn } from './pointer'
 
 /** Where the cue ball is wanted: a ring that follows the pointer, set by a press or at the end of a drag. */
 const props = defineProps<{ frame: Frame; radius: number }>()
@@ -9,11 +10,7 @@ const emit = defineEmits<{ pick: [at: Place] }>()
 const at = ref<Point | null>(null)
 const surface = ref<SVGRectElement | null>(null)
 
-function pointOf(event: PointerEvent): Point {
-  const matrix = surface.value?.getScreenCTM()
-  const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix?.inverse())
-  return [point.x, point.y]
-}
+const pointOf = (event: PointerEvent) => pointOn(surface.value, event)
 const inside = (v: number, most: number) => Math.round(Math.min(most, Math.max(0, v)) * 1000) / 1000
 function pick(event: PointerEvent) {
   // Let go where it was taken hold of, it has been wanted nowhere yet.

@@ -3,7 +3,8 @@ import { computed, ref, type Ref } from 'vue'
 import type { Table } from '@/api/client'
 import type { Place } from '@/drawing/place'
 import { ballName } from './balls'
-import type { Frame, Point } from './frame'
+import type { Frame } from './frame'
+import { pointOn, takeHold } from './pointer'
 import { impossible, isOffTable, snapped } from './possible'
 
 interface Dragged {
@@ -47,11 +48,9 @@ export function useHand(surface: Surface, acts: Acts) {
     return impossible(surface.table(), places.value, moving.ball)
   })
   function placeAt(event: MouseEvent, above = 0): Place {
-    const matrix = surface.svg.value?.getScreenCTM()?.inverse()
-    const point = new DOMPoint(event.clientX, event.clientY - above).matrixTransform(matrix)
-    return surface.frame().toDiamonds([point.x, point.y] as Point)
+    return surface.frame().toDiamonds(pointOn(surface.svg.value, event, above))
   }
-  const capture = (event: PointerEvent) => surface.svg.value?.setPointerCapture(event.pointerId)
+  const capture = (event: PointerEvent) => takeHold(surface.svg.value, event)
 
   function press(event: PointerEvent) {
     if (surface.aims()) {

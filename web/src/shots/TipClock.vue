@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { arrowOf } from '@/drawing/arrows'
+import { useDrag } from '@/drawing/pointer'
 
 /** The cue ball from behind as a clock face, with the tip's place on it; moved by drag or arrow keys when it can be set. */
 const props = defineProps<{ side: number; height: number; words: string; settable?: boolean }>()
@@ -8,19 +9,11 @@ const emit = defineEmits<{ set: [side: number, height: number] }>()
 const STEP = 0.05
 const FACE = 28
 const face = ref<SVGSVGElement | null>(null)
-const held = ref(false)
-
-function point(event: PointerEvent) {
-  const matrix = face.value?.getScreenCTM()?.inverse()
-  const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix)
-  emit('set', at.x / FACE, -at.y / FACE)
-}
-function press(event: PointerEvent) {
-  if (!props.settable) return
-  held.value = true
-  face.value?.setPointerCapture(event.pointerId)
-  point(event)
-}
+const dragging = useDrag(
+  face,
+  ([x, y]) => emit('set', x / FACE, -y / FACE),
+  () => props.settable,
+)
 function step(event: KeyboardEvent) {
   const way = arrowOf(event.key)
   if (!way || !props.settable) return
@@ -41,10 +34,7 @@ function step(event: KeyboardEvent) {
     :aria-label="settable ? 'Tip on the cue ball' : words"
     :aria-valuenow="settable ? Math.round(100 * height) : undefined"
     :aria-valuetext="settable ? words : undefined"
-    @pointerdown="press"
-    @pointermove="held && point($event)"
-    @pointerup="held = false"
-    @pointercancel="held = false"
+    v-on="dragging"
     @keydown="step"
   >
     <circle r="28" fill="var(--ivory)" stroke="var(--ink)" />

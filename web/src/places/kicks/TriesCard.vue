@@ -1,7 +1,5 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
-import { useBoard } from '@/board/useBoard'
-import { tableNameOf } from '@/board/document'
 import ProblemList from '@/parts/ProblemList.vue'
 import { saveFile } from '@/frame/saveFile'
 import { useTries } from '@/stores/tries'
@@ -11,7 +9,6 @@ import { numberWords } from '@/drawing/rails'
 defineProps<{ canLog: boolean; logging: boolean }>()
 defineEmits<{ log: [] }>()
 const tries = useTries()
-const board = useBoard()
 const file = ref<HTMLInputElement | null>(null)
 onMounted(() => void tries.load())
 const kept = computed(() => tries.kept?.tries ?? [])
@@ -38,7 +35,7 @@ async function csvOut() {
 
 <template>
   <article class="tries sheet" aria-label="Tries on this table">
-    <h3>What {{ tableNameOf(board.document.table) }} does</h3>
+    <h3>What this table does</h3>
     <p>{{ says?.words }}</p>
     <p v-for="one in says?.corrections ?? []" :key="one.kind">
       <b>{{ one.kind.replace('-', ' ') }}</b>: {{ one.words }}

@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import type { KickSum, KickWindow } from '@/api/client'
 import { pathOf } from '@/drawing/frame'
+import { useDrag } from '@/drawing/pointer'
 import { percent } from '@/shots/words'
 import { endWords, numberWords, railWords } from '@/drawing/rails'
 import { bellOf, CHART, scalesOf, stretchesOf, ticksOf } from './windowChart'
@@ -36,17 +37,9 @@ const fitting = (words: string, px: number) =>
   [words, words.split(' ')[0] ?? ''].find((part) => px > 7 * part.length) ?? ''
 
 const chart = ref<SVGSVGElement | null>(null)
-const held = ref(false)
-function aimAt(event: PointerEvent) {
-  const matrix = chart.value?.getScreenCTM()?.inverse()
-  const { x } = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix)
-  emit('aim', Math.min(scale.value.high, Math.max(scale.value.low, scale.value.number(x))))
-}
-function press(event: PointerEvent) {
-  held.value = true
-  chart.value?.setPointerCapture(event.pointerId)
-  aimAt(event)
-}
+const aiming = useDrag(chart, ([x]) =>
+  emit('aim', Math.min(scale.value.high, Math.max(scale.value.low, scale.value.number(x)))),
+)
 </script>
 
 <template>
@@ -54,16 +47,7 @@ function press(event: PointerEvent) {
     <h3>
       The window on the {{ railWords(window.rail) }}, counted from the {{ endWords(window.counted_from) }}
     </h3>
-    <svg
-      ref="chart"
-      :viewBox="`0 0 ${width} ${height}`"
-      role="img"
-      :aria-label="window.words"
-      @pointerdown="press"
-      @pointermove="held && aimAt($event)"
-      @pointerup="held = false"
-      @pointercancel="held = false"
-    >
+    <svg ref="chart" :viewBox="`0 0 ${width} ${height}`" role="img" :aria-label="window.words" v-on="aiming">
       <rect
         :x="scale.x(window.low)"
         :y="CHART.top"

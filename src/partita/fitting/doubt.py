@@ -1,31 +1,49 @@
-"""How far the figures of a weighing are off: its doubt, fitted on the rows of a run, and what intervals then cover.
+"""The doubt of a weighing fitted on racks played out: how far its figures were off.
 
 The error of a line, said less won, is taken as normal with the variance of the sampling, the search, the racks' own
 noise and, by ending, the model (`partita.weighing.doubt`). Sizes by ending are shared by the games, each with a factor
 of its own that is held towards one; both are found by maximum likelihood, and the correlation of two lines' errors
-from their differences. The search is what two seeds differ by beyond sampling. Coverage is of positions left out: the
-positions are parted in five, and each part is covered by what was fitted on the other four.
+from their differences. The search is what two seeds differ by beyond sampling.
+
+A *row* is one position: its game, and under `seeds` two weighings of it, each with `lines`. A line has its rack chance
+`value`, its lead `gap` on the first, the standard deviations `sampling` and `gap_sampling`, `weights` by ending,
+whether it `attacks`, and `won`: its racks as letters, 1 won, h halved, 0 lost. SciPy is asked for (the extra `fit`).
 """
 
-import json
 import math
+from collections.abc import Iterator
 from typing import Any
 
 import numpy as np
 from numpy.typing import NDArray
 from scipy.optimize import minimize, minimize_scalar
 
-from benchmarks.odds.rows import Row, lines_of, racks_in
-from partita.weighing.doubt import CARD, Doubts, model_between
+from partita.weighing.doubt import Doubts, model_between
 from partita.weighing.samples import ENDINGS
 
 Floats = NDArray[np.float64]
-Json = dict[str, Any]
+Row = dict[str, Any]
 IN_DOUBT = tuple(name for name in ENDINGS if name not in ("won", "lost"))
-Z = 1.959964
-_PARTS = 5
+LETTERS = "0h1"
 # Held towards these: log odds by which leaves are off; how much the games may differ (log); parts of the variance.
 _PRIOR_TAU, _TAU_SPREAD, _GAME_SPREAD = 0.15, 0.8, 0.3
+
+
+def racks_in(letters: str) -> Floats:
+    """The racks of a row again.
+
+    >>> racks_in("10h").tolist()
+    [1.0, 0.0, 0.5]
+    """
+    return np.array([LETTERS.index(letter) / 2 for letter in letters])
+
+
+def lines_of(rows: list[Row]) -> Iterator[tuple[Row, Row, int]]:
+    """Every line that was played out, with its row and its place."""
+    for row in rows:
+        for place, line in enumerate(row["seeds"][0]["lines"]):
+            if "won" in line:
+                yield row, line, place
 
 
 def noise_of(won: Floats) -> float:
@@ -122,55 +140,3 @@ def between(row: Row, line: Row, doubts: Doubts) -> tuple[float, float]:
     pairs = np.concatenate([apart.reshape(-1, 2).mean(axis=1), (-0.5, 0.5)])
     noise = float(pairs.var(ddof=1)) / (len(pairs) - 2)
     return line["gap"] - float(apart.mean()), of_gap(best, line, doubts) ** 2 + noise
-
-
-def left_out(rows: list[Row]) -> list[tuple[Row, Doubts]]:
-    """Each row with the doubt of its game as fitted on the rows of the other parts."""
-    found = []
-    for part in range(_PARTS):
-        doubts = fitted([row for number, row in enumerate(rows) if number % _PARTS != part])
-        for row in rows[part::_PARTS]:
-            found.append((row, doubts.get(row["game"], doubts["any"])))
-    return found
-
-
-def coverage(told: list[tuple[Row, Doubts]]) -> Json:
-    """Of a hundred said intervals, how many cover: the racks won, what another seed says, and the lead in racks won.
-
-    told : rows, each with the doubt of its game as the others have it (`left_out`)
-    """
-    value, gap, seed, only_sampling = [], [], [], []
-    for row, doubts in told:
-        one, two = (asked["lines"] for asked in row["seeds"])
-        other = {line["id"]: line for line in two}
-        for place, line in enumerate(one):
-            won = racks_in(line["won"])
-            error, noise = abs(line["value"] - won.mean()), noise_of(won)
-            value.append(error <= Z * math.sqrt(of_line(line, doubts) ** 2 + noise))
-            only_sampling.append(error <= Z * math.sqrt(line["sampling"] ** 2 + noise))
-            if place:
-                apart, variance = between(row, line, doubts)
-                gap.append(abs(apart) <= Z * math.sqrt(variance))
-            if line["id"] in other:
-                again = other[line["id"]]
-                search = doubts.search_attack if line["attacks"] else doubts.search_safe
-                spread = math.sqrt(line["sampling"] ** 2 + again["sampling"] ** 2 + 2 * search**2)
-                seed.append(abs(line["value"] - again["value"]) <= Z * spread)
-    parts = {
-        "rack chance": value,
-        "with the sampling alone": only_sampling,
-        "lead on another line": gap,
-        "another seed": seed,
-    }
-    return {name: {"covered": round(float(np.mean(hits)), 3), "of": len(hits)} for name, hits in parts.items()}
-
-
-def keep_card(rows: list[Row], figures: Json) -> None:
-    """Write the doubt that fits all rows, with how well it covered positions left out."""
-    card = {
-        "what": "what the figures of a weighing may be off by (src/partita/weighing/doubt.py)",
-        "fitted on": f"{len(rows)} positions, the first few lines of each, {len(rows[0]['freely'])} racks a line",
-        "coverage of positions left out": figures,
-        "games": {game: vars(doubts) for game, doubts in fitted(rows).items()},
-    }  # fmt: skip
-    CARD.write_text(json.dumps(card, indent=1) + "\n", encoding="utf-8")
