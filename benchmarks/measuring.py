@@ -21,7 +21,7 @@ from partita.players.executions import executed
 from partita.players.measuring import prior
 from partita.players.measuring.asked import Asked, asked_at
 from partita.players.measuring.attempts import Attempt
-from partita.players.measuring.bank import bank_of, chances, widths_of
+from partita.players.measuring.executed import chances, executed_of, widths_of
 from partita.players.measuring.follows import run_out_chance
 from partita.players.measuring.posterior import LAPSE, first_particles, measured
 from partita.players.measuring.report import level_at
@@ -130,13 +130,13 @@ def information() -> dict[str, dict[str, dict[str, float]]]:
     found: dict[str, dict[str, dict[str, float]]] = {}
     for key, station in STATIONS.items():
         asked = asked_at(station, TABLE)
-        bank = bank_of(asked, first_particles(), LIKE, 40_000, 3)
+        executed = executed_of(asked, first_particles(), LIKE, 40_000, 3)
         found[key] = {}
         for k, level in enumerate(PRESETS):
             middle = np.array([k, *prior.line_at(np.array([float(k)]))[0]])
             steps = np.array([[0, *(_STEP * (column == error) for column in range(4))] for error in range(4)])
             around = np.concatenate([[middle], middle + steps, middle - steps])
-            table = np.maximum(chances(bank, widths_of(around, asked, LIKE)), 1e-9)
+            table = np.maximum(chances(executed, widths_of(around, asked, LIKE)), 1e-9)
             slopes = (table[:, 1:5] - table[:, 5:]) / (2 * _STEP)
             found[key][level] = named(np.sum(slopes**2 / table[:, :1], axis=0))
     return found

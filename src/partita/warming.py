@@ -23,7 +23,7 @@ from partita.physics.simulate import address_of_run, simulate
 from partita.physics.stroke import Stroke
 from partita.physics.travel import lengths_travelled
 from partita.players.measuring.asked import asked_at
-from partita.players.measuring.bank import bank_of
+from partita.players.measuring.executed import executed_of
 from partita.players.measuring.prior import drawn
 from partita.players.measuring.stations import STATIONS
 from partita.players.stroke_model import PRESETS
@@ -80,7 +80,7 @@ def _weighing() -> None:
     look_document(look_at(kicked, kicks.ways[0].option.stroke))
     list_options(small)
     broken("nine-ball", 1)
-    bank_of(asked_at(STATIONS["stop"], TableSpec()), drawn(4, 1), _LEAGUE, 64, 1)
+    executed_of(asked_at(STATIONS["stop"], TableSpec()), drawn(4, 1), _LEAGUE, 64, 1)
 
 
 def _racks() -> None:

@@ -28,7 +28,7 @@ from partita.players.measuring.attempts import (
     attempt_at,
     weights_of,
 )
-from partita.players.measuring.bank import bank_of, chances, widths_of
+from partita.players.measuring.executed import chances, executed_of, widths_of
 from partita.players.measuring.posterior import Posterior, measure, measured
 from partita.players.measuring.report import Estimate, level_words, range_words, report_of
 from partita.players.measuring.stations import STATIONS, station_set
@@ -91,7 +91,7 @@ class Likelihood(unittest.TestCase):
             model = replace(LIKE, aim_deg=aim_deg, speed=0.005, tip=0.001, sight_mm=1e-6)
             mine = particle_of(model, 3.0)[None]
             width = widths_of(mine, asked, LIKE)[0, 0]
-            made = chances(bank_of(asked, mine, LIKE, 20_000, 1), widths_of(mine, asked, LIKE))[MADE, 0]
+            made = chances(executed_of(asked, mine, LIKE, 20_000, 1), widths_of(mine, asked, LIKE))[MADE, 0]
             exact = stats.norm.cdf(high / width) - stats.norm.cdf(low / width)
             self.assertAlmostEqual(made, exact, delta=0.012)
 
@@ -99,12 +99,12 @@ class Likelihood(unittest.TestCase):
         count = 6000
         for key in ("long-cut", "middle"):
             asked = asked_at(STATIONS[key], TABLE)
-            bank = bank_of(asked, prior.drawn(2048, 1), LIKE, 24_000, 1)
+            executed = executed_of(asked, prior.drawn(2048, 1), LIKE, 24_000, 1)
             for level, model in enumerate(PRESETS.values()):
                 # The costs of power and side are those of the levels; so the levels are met exactly.
                 cells = played(asked, model, standard_draws(2, count))
                 shares = np.bincount(cells, minlength=asked.cells) / count
-                said = chances(bank, widths_of(particle_of(model, level)[None], asked, LIKE))[:, 0]
+                said = chances(executed, widths_of(particle_of(model, level)[None], asked, LIKE))[:, 0]
                 noise = np.sqrt(shares * (1 - shares) / count)
                 self.assertLess(np.max(np.abs(said - shares) - 4.5 * noise), 0.02, f"{key}, level {level}")
 

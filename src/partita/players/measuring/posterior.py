@@ -1,9 +1,9 @@
 """A stroke from attempts: strokes drawn from what is known before, weighed by how well each explains the outcomes.
 
-The first pass weighs strokes of the prior, whose banks serve every player. Where few of them carry the weight, a second
-pass draws strokes about the best of the first (Student's t) and simulates banks of their own: adaptive importance
-sampling, Owen, Monte Carlo theory, methods and examples, chapter 10 (from memory). A lapse - a miscue, a mis-tap - may
-end in any cell.
+The first pass weighs strokes of the prior, whose executions serve every player. Where few of them carry the weight, a
+second pass draws strokes about the best of the first (Student's t) and simulates executions of their own: adaptive
+importance sampling, Owen, Monte Carlo theory, methods and examples, chapter 10 (from memory). A lapse - a miscue, a
+mis-tap - may end in any cell.
 """
 
 from collections.abc import Generator, Iterator, Sequence
@@ -16,7 +16,7 @@ from numpy.typing import NDArray
 from partita.players.measuring import prior
 from partita.players.measuring.asked import Asked, asked_at
 from partita.players.measuring.attempts import Attempt, Tally, tallies_of
-from partita.players.measuring.bank import Bank, bank_of, chances, widths_of
+from partita.players.measuring.executed import Executed, chances, executed_of, widths_of
 from partita.players.measuring.stations import Station
 from partita.players.stroke_model import PRESETS, StrokeModel
 from partita.table.spec import TableSpec
@@ -26,7 +26,7 @@ LAPSE = 0.03
 # Intervals hold so much of the weight.
 SHARE = 0.8
 _FIRST, _SECOND = 2048, 1536
-_BANK, _OWN_BANK, _SHOT_BANK = 12_288, 16_384, 2048
+_SHARED, _OWN, _OF_A_SHOT = 12_288, 16_384, 2048
 _SEED, _FREEDOM, _WIDER = 7, 5.0, 1.25
 # Strokes that carry the weight, effectively, below which the second pass is needed: Kish's effective sample size.
 ENOUGH = 600.0
@@ -120,12 +120,12 @@ def with_lapses(table: Floats) -> Floats:
 def _station_table(station: Station, table: TableSpec, hand: str, reach_m: float) -> Floats:
     """(cells, _FIRST) of a station; kept, since it is the same for all players who reach alike."""
     like = StrokeModel("", 0.1, 0.1, 0.02, 1.0, 0.2, 1.0, reach_m=reach_m, hand="left" if hand == "left" else "right")
-    return _table_of(asked_at(station, table), first_particles(), first_particles(), like, _BANK, _SEED)
+    return _table_of(asked_at(station, table), first_particles(), first_particles(), like, _SHARED, _SEED)
 
 
 def _table_of(asked: Asked, mixed: Floats, particles: Floats, like: StrokeModel, count: int, seed: int) -> Floats:
-    bank: Bank = bank_of(asked, mixed, like, count, seed)
-    return with_lapses(chances(bank, widths_of(particles, asked, like)))
+    executed: Executed = executed_of(asked, mixed, like, count, seed)
+    return with_lapses(chances(executed, widths_of(particles, asked, like)))
 
 
 def _first(tallies: Sequence[Tally], like: StrokeModel, near: str | None) -> Generator[Progress, None, Posterior]:
@@ -135,7 +135,7 @@ def _first(tallies: Sequence[Tally], like: StrokeModel, near: str | None) -> Gen
         if tally.station is not None:
             tables.append(_station_table(tally.station, tally.asked.table, like.hand, like.reach_m))
         else:
-            tables.append(_table_of(tally.asked, particles, particles, like, _SHOT_BANK, _SEED + k))
+            tables.append(_table_of(tally.asked, particles, particles, like, _OF_A_SHOT, _SEED + k))
     return _weighed(particles, prior.log_named(particles, near), tallies, tables)
 
 
@@ -156,7 +156,7 @@ def _again(
     particles, logs, tables = particles[inside], logs[inside], []
     for k, tally in enumerate(before.tallies):
         yield Progress(shares[0] + (shares[1] - shares[0]) * k / len(before.tallies))
-        count = _OWN_BANK if tally.station is not None else _SHOT_BANK
+        count = _OWN if tally.station is not None else _OF_A_SHOT
         tables.append(_table_of(tally.asked, particles, particles, like, count, seed + 100 * k))
     return _weighed(particles, logs, before.tallies, tables)
 

@@ -8,7 +8,7 @@ from numpy.typing import NDArray
 from partita.players.measuring import prior
 from partita.players.measuring.agreement import Disagreement, disagreements
 from partita.players.measuring.asked import MADE, asked_at
-from partita.players.measuring.bank import bank_of, chances, widths_of
+from partita.players.measuring.executed import chances, executed_of, widths_of
 from partita.players.measuring.follows import run_out_chance
 from partita.players.measuring.posterior import Posterior
 from partita.players.measuring.stations import STATIONS
@@ -21,7 +21,7 @@ Floats = NDArray[np.float64]
 _TELLS = np.array([0.45, 0.35, 0.05, 0.15])
 # A single error is named when its interval is narrower than so many levels.
 _NAMED_WITHIN = 1.5
-_LONG_POT, _LONG_POT_BANK, _SEED = "long-straight", 8192, 23
+_LONG_POT, _LONG_POTS, _SEED = "long-straight", 8192, 23
 # Intervals no farther apart than this on either side of a level are that level.
 _AT_A_LEVEL = 0.2
 
@@ -97,8 +97,8 @@ def long_pot_chance(posterior: Posterior, table: TableSpec, like: StrokeModel) -
     particles = posterior.particles
     asked = asked_at(STATIONS[_LONG_POT], table)
     chosen = np.random.default_rng(_SEED).choice(len(particles), 48, p=posterior.weights)
-    bank = bank_of(asked, particles[chosen], like, _LONG_POT_BANK, _SEED)
-    return np.asarray(chances(bank, widths_of(particles, asked, like))[MADE])
+    executed = executed_of(asked, particles[chosen], like, _LONG_POTS, _SEED)
+    return np.asarray(chances(executed, widths_of(particles, asked, like))[MADE])
 
 
 def level_at(logs: Floats) -> Floats:

@@ -1,6 +1,6 @@
 """How likely each outcome of a shot asked for is, for thousands of strokes at once.
 
-A *bank* is many executions of the shot, simulated once, with deviations drawn from a mixture of strokes. Their shares
+The shot is executed many times, simulated once, with deviations drawn from a mixture of strokes. The shares of outcomes
 are reweighted to each stroke: an execution counts by how likely its deviations are in that hand, against how likely
 they were in the mixture. Importance sampling with self-normalised weights: Owen, Monte Carlo theory, methods and
 examples, chapter 9 (from memory).
@@ -26,14 +26,14 @@ from partita.rows.player import SIGHT, SPEED, TIP
 from partita.rows.stroke import AIM_RAD, ELEVATION_RAD, HEIGHT_R, SIDE_R, SPEED_MPS
 
 Floats = NDArray[np.float64]
-# Strokes mixed in a bank; strokes reweighted at a time, which keeps the table of weights in the caches' reach.
+# Strokes in the mixture; strokes reweighted at a time, which keeps the table of weights in the caches' reach.
 _MIXED, _AT_A_TIME = 48, 64
-# A stroke so far from the mixture that nothing of the bank is like it has no chances at all.
+# A stroke so far from the mixture that no execution is like it has no chances at all.
 _LEAST = 1e-30
 
 
 @dataclass(frozen=True)
-class Bank:
+class Executed:
     """Executions of a shot asked for: deviations (m, 4), their log density in the mixture (m,), their cells (m,)."""
 
     asked: Asked
@@ -53,15 +53,15 @@ def widths_of(particles: Floats, asked: Asked, like: StrokeModel) -> Floats:
     return found
 
 
-def bank_of(asked: Asked, mixed: Floats, like: StrokeModel, count: int, seed: int) -> Bank:
-    """A bank of so many executions, drawn from strokes like those of (k, 5) particles."""
+def executed_of(asked: Asked, mixed: Floats, like: StrokeModel, count: int, seed: int) -> Executed:
+    """So many executions, drawn from strokes like those of (k, 5) particles."""
     rng = np.random.default_rng(seed)
     widths = widths_of(mixed[rng.choice(len(mixed), min(_MIXED, len(mixed)), replace=False)], asked, like)
     of_each = -(-count // len(widths))
     half = rng.standard_normal((len(widths), (of_each + 1) // 2, 4))
     normals = np.concatenate([half, -half], axis=1)
     deviations = (normals * widths[:, None, [0, 1, 2, 2]]).reshape(-1, 4)
-    return Bank(asked, deviations, _log_mixture(deviations, widths), asked.play(_strokes(asked, deviations)))
+    return Executed(asked, deviations, _log_mixture(deviations, widths), asked.play(_strokes(asked, deviations)))
 
 
 def _strokes(asked: Asked, deviations: Floats) -> Floats:
@@ -98,16 +98,16 @@ def _log_mixture(deviations: Floats, widths: Floats) -> Floats:
     return np.asarray(top + np.log(np.mean(np.exp(logs - top[:, None]), axis=1)))
 
 
-def chances(bank: Bank, widths: Floats) -> Floats:
+def chances(executed: Executed, widths: Floats) -> Floats:
     """(cells, k) chance of each outcome in the hand of each stroke with these (k, 3) widths."""
-    order = np.argsort(bank.cell, kind="stable")
+    order = np.argsort(executed.cell, kind="stable")
     # One product of matrices in single precision has the logarithms of all ratios: what follows costs the time.
-    known = np.column_stack([_squares(bank.deviations), np.ones(len(order)), bank.log_mixture])[order].astype(
+    known = np.column_stack([_squares(executed.deviations), np.ones(len(order)), executed.log_mixture])[order].astype(
         np.float32
     )
     unknown = np.column_stack([-0.5 / widths**2, _log_constants(widths), -np.ones(len(widths))]).astype(np.float32)
-    cells, begins = np.unique(bank.cell[order], return_index=True)
-    found = np.zeros((bank.asked.cells, len(widths)))
+    cells, begins = np.unique(executed.cell[order], return_index=True)
+    found = np.zeros((executed.asked.cells, len(widths)))
 
     def reweigh(part: slice) -> None:
         for begin in range(part.start, part.stop, _AT_A_TIME):
