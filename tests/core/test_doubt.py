@@ -159,7 +159,7 @@ class WhatIsSaid(unittest.TestCase):
     def test_a_chance_says_what_its_interval_is_made_of(self) -> None:
         words = doubt_words(Doubt(0.004, 0.005, 0.012))
         self.assertIn("within 2.7 points of this, nineteen times in twenty", words)
-        said = ("at an evaluation (2.4 points)", "a better stroke for the shot (1.0 points)", "a sample (0.8 points)")
+        said = ("at a glance (2.4 points)", "a better stroke for the shot (1.0 points)", "a sample (0.8 points)")
         places = [words.index(part) for part in said]
         self.assertEqual(places, sorted(places), "the largest part first")
         self.assertIn("What is open: the tries are a sample (1.0 points)", doubt_words(Doubt(0.005, 0.001, 0.002)))
@@ -271,5 +271,5 @@ class ARunGoesOn(unittest.TestCase):
 
     def test_rows_hang_on_the_engine_and_not_on_the_doubt_that_is_fitted_on_them(self) -> None:
         names = {path.name for path in sources()}
-        self.assertTrue({"evaluation.py", "learned.json", "decide.py", "race.py"} <= names)
+        self.assertTrue({"evaluation.py", "learned.json", "decide.py", "halving.py"} <= names)
         self.assertNotIn("doubt.json", names)
