@@ -18,8 +18,8 @@ from partita.physics.pocket_windows import pocket_windows, window_from
 from partita.physics.stroke import Stroke
 from partita.players.executions import standard_draws
 from partita.players.stroke_model import PRESETS
-from partita.playing.decide import decide
 from partita.playing.desk import DRAWN, Desk, look, play_shot
+from partita.playing.in_hand import choose
 from partita.playing.indirect import add_indirect
 from partita.playing.playout import Start, first_stroke, racks_of, start_of
 from partita.rows.candidate import BALL, POCKET, PUSH_OUT, WORTH
@@ -55,7 +55,7 @@ class NotStraight(unittest.TestCase):
             Layout.in_diamonds(TABLE, cue=(5.2, 1.75), b1=(6.6, 2.9), b9=(7.72, 3.74), b5=(5.0, 3.6), b6=(6.7, 1.0))
         )
         start, desk = sat_down(combination)
-        decide(desk, start.places, start.in_play, start.standing, DRAWS, 0)
+        choose(desk, start.places, start.in_play, start.standing, DRAWS, 0)
         chosen = desk.candidates[0]
         self.assertEqual(start.names[int(chosen[BALL])], "9")
         self.assertEqual(POCKETS[int(chosen[POCKET])], "foot-far")
@@ -88,7 +88,7 @@ class NotStraight(unittest.TestCase):
         )
         for allowed, expected in (("allowed", True), ("none", False)):
             start, desk = sat_down(replace(hooked, push_out=allowed), LEAGUE)  # type: ignore[arg-type]
-            decide(desk, start.places, start.in_play, start.standing, DRAWS, 0)
+            choose(desk, start.places, start.in_play, start.standing, DRAWS, 0)
             self.assertEqual(desk.candidates[0, BALL] == PUSH_OUT, expected, allowed)
         won = {}
         for allowed in ("allowed", "none"):
@@ -141,7 +141,7 @@ class WhatIsLeftOut(unittest.TestCase):
         easy = Situation(Layout.in_diamonds(TABLE, cue=(6.9, 3.0), b9=(7.75, 3.75)))
         start, desk = sat_down(easy)
         desk.candidates[:, BALL] = -9
-        decide(desk, start.places, start.in_play, start.standing, DRAWS, 0)
+        choose(desk, start.places, start.in_play, start.standing, DRAWS, 0)
         self.assertEqual(start.names[int(desk.candidates[0, BALL])], "9")
         self.assertNotIn(-1.0, desk.candidates[:, BALL])
 

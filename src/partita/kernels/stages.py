@@ -28,7 +28,7 @@ STAGES = (
     Stage("evaluation", "what a position is worth", 9),
     Stage("weighing", "weighing and drawing", 8, ("simulator", "rules", "evaluation")),
     Stage("racks", "whole racks", 20, ("simulator", "rules", "evaluation")),
-    Stage("runs", "planning run-outs", 40, ("simulator", "rules", "evaluation")),
+    Stage("runs", "planning run-outs", 40, ("simulator", "rules", "evaluation", "racks")),
 )
 
 

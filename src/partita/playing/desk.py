@@ -49,6 +49,7 @@ POTS = Pots(np.array([1.0, 1.6, 2.4, 3.4]), np.array([-0.35, -0.1, 0.2, 0.4]))
 class Desk(NamedTuple):
     """A deciding player's table and scratch, for n balls; each thread has its own.
 
+    choose_at : where `in_hand.choose` is; 0 at a desk where nobody chooses (`in_hand.player_at`)
     solo : 1 when only running out counts
     candidates : (_MOST, COLUMNS); kept : (COLUMNS,) the best of several places; rows : (DRAWN, 5)
     finals, after, then : the last shot played and judged
@@ -63,6 +64,7 @@ class Desk(NamedTuple):
     run_at: int
     judge_at: int
     evaluation_at: int
+    choose_at: int
     pots: Pots
     solo: int
     ws: Workspace
@@ -98,6 +100,7 @@ def new_desk(eyes: Eyes, physics: Physics, pots: Pots = POTS, solo: bool = False
         run_at=address_of_run(),
         judge_at=address_of_judge(),
         evaluation_at=address_of_evaluation(),
+        choose_at=0,
         pots=pots,
         solo=int(solo),
         ws=ws,

@@ -4,20 +4,50 @@ Kernels here take what those of `desk` take; `hand` : where it may be put (`stan
 """
 
 import math
+from functools import cache
+
+import numpy as np
 
 from partita.games.judging import has_room
 from partita.games.referee import balls_on
-from partita.games.standing import BEHIND_LINE, GAME, HAND, NOT_IN_HAND
-from partita.kernels import kernel
+from partita.games.standing import BEHIND_LINE, GAME, HAND, NOT_IN_HAND, STANDING
+from partita.kernels import address_of, kernel
 from partita.lines.in_hand import LINE_PLACES, line_place
 from partita.lines.openings import pocket_opening
+from partita.physics.constants import Physics
+from partita.physics.simulate import physics_of
 from partita.playing.candidates import keep_best
 from partita.playing.decide import decide
+from partita.playing.desk import POTS, Desk, Pots, new_desk
 from partita.rows.candidate import COLUMNS
+from partita.rows.draws import COLUMNS as DRAWS
+from partita.table.spec import TableSpec
+from partita.value.eyes import Eyes, blank_eyes
 from partita.value.make_chance import make_chance
 
 # Distances behind the ghost ball (m) and turns off the line that are looked at.
 _DISTANCES, _TURNS = (0.25, 0.45, 0.8), (0.0, 0.2, -0.2, 0.45, -0.45)
+
+
+@kernel
+def choose(desk, places, in_play, standing, draws, who):
+    """Choose a stroke, and a place for the cue ball where it is in hand: candidate 0 is then the one; its worth."""
+    if standing[HAND] != NOT_IN_HAND:
+        return place_in_hand(desk, places, in_play, standing, draws, who)
+    return decide(desk, places, in_play, standing, draws, who)
+
+
+@cache
+def _address_of_choose() -> int:
+    """Where `choose` is, in this process: compiled once for racks, runs and all others who have a player decide."""
+    balls, standing = np.zeros(1, dtype=np.int8), np.zeros(STANDING, dtype=np.int64)
+    desk = new_desk(blank_eyes(), physics_of(TableSpec()))
+    return address_of(choose, desk, np.zeros((1, 2)), balls, standing, np.zeros((1, DRAWS)), 0)
+
+
+def player_at(eyes: Eyes, physics: Physics, pots: Pots = POTS, solo: bool = False) -> Desk:
+    """A desk at which somebody chooses."""
+    return new_desk(eyes, physics, pots, solo)._replace(choose_at=_address_of_choose())
 
 
 @kernel

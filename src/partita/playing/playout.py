@@ -27,7 +27,8 @@ from partita.parallel import in_order
 from partita.physics.simulate import names_of, physics_of
 from partita.physics.stroke import Stroke
 from partita.players.executions import standard_draws
-from partita.playing.desk import DRAWN, POTS, Desk, Pots, new_desk
+from partita.playing.desk import DRAWN, POTS, Desk, Pots
+from partita.playing.in_hand import player_at
 from partita.playing.racks import LOG, play_racks
 from partita.rows.candidate import COLUMNS, PUSH_OUT
 from partita.rows.player import SIGHT
@@ -69,7 +70,7 @@ class Start:
         """A desk to play it at, for one thread; solo when only running out counts."""
         situation = self.situation
         eyes = eyes_for(situation.layout.table, situation.game, numbers_of(self.names), self.models, maps=maps)
-        return new_desk(eyes, physics_of(situation.layout.table), pots, solo)
+        return player_at(eyes, physics_of(situation.layout.table), pots, solo)
 
 
 def start_of(question: Question) -> Start:

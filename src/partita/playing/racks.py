@@ -9,12 +9,9 @@ import math
 import numpy as np
 
 from partita.games.judging import CONTINUES, LOST, WON
-from partita.games.standing import HAND, NOT_IN_HAND
-from partita.kernels import kernel
+from partita.kernels import call_at, kernel
 from partita.playing.candidates import execute_candidate
-from partita.playing.decide import decide
 from partita.playing.desk import judge_played, look, play_shot, settle_choice
-from partita.playing.in_hand import place_in_hand
 from partita.rows.candidate import BALL, POCKET
 from partita.rows.features import COLUMNS as FEATURES
 from partita.rows.stroke import SPEED_MPS
@@ -58,10 +55,8 @@ def play_rack(desk, places, in_play, standing, first, draws, seed, sign, most, l
         if shot == 0 and first[SPEED_MPS] > 0.0:
             for column in range(first.shape[0]):
                 desk.candidates[0, column] = first[column]
-        elif standing[HAND] != NOT_IN_HAND:
-            place_in_hand(desk, places, in_play, standing, draws, who)
         else:
-            decide(desk, places, in_play, standing, draws, who)
+            call_at(desk.choose_at, 0.0, (desk, places, in_play, standing, draws, who))
         code = _shoot(desk, places, in_play, standing, seed, shot, sign, who)
         if code == WON or code == LOST:
             return (1.0 if (code == WON) == (who == 0) else 0.0), shot + 1, who
@@ -130,10 +125,7 @@ def play_run(desk, places, in_play, standing, draws, seed, sign, most):
     places, in_play, standing : as for `play_rack`, left as they are at the end
     """
     for shot in range(most):
-        if standing[HAND] != NOT_IN_HAND:
-            place_in_hand(desk, places, in_play, standing, draws, 0)
-        else:
-            decide(desk, places, in_play, standing, draws, 0)
+        call_at(desk.choose_at, 0.0, (desk, places, in_play, standing, draws, np.int64(0)))
         code = _shoot(desk, places, in_play, standing, seed, shot, sign, 0)
         if code != CONTINUES:
             return 1.0 if code == WON else 0.0

@@ -23,8 +23,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from partita.games.referee import numbers_of
-from partita.games.standing import HAND, NOT_IN_HAND
-from partita.kernels import kernel
+from partita.kernels import call_at, kernel
 from partita.parallel import over_slices
 from partita.physics.simulate import physics_of
 from partita.players.executions import standard_draws
@@ -32,9 +31,8 @@ from partita.players.measuring.follows import run_out_chance
 from partita.players.measuring.prior import ERRORS
 from partita.players.stroke_model import StrokeModel
 from partita.playing.candidates import execute_candidate
-from partita.playing.decide import decide
-from partita.playing.desk import DRAWN, judge_played, new_desk, play_shot, settle_choice
-from partita.playing.in_hand import place_in_hand
+from partita.playing.desk import DRAWN, judge_played, play_shot, settle_choice
+from partita.playing.in_hand import player_at
 from partita.rows.candidate import BALL, POCKET
 from partita.table.spec import TableSpec
 from partita.value.eyes import eyes_for
@@ -129,10 +127,7 @@ def gains(desk, places, in_play, standing, policy, draws, models, out):
 
     policy : (DRAWN, DRAWS) draws with which he decides; draws : (m, DRAWS), m a multiple of desk.rows' length
     """
-    if standing[HAND] != NOT_IN_HAND:
-        place_in_hand(desk, places, in_play, standing, policy, 0)
-    else:
-        decide(desk, places, in_play, standing, policy, 0)
+    call_at(desk.choose_at, 0.0, (desk, places, in_play, standing, policy, np.int64(0)))
     row = desk.candidates[0]
     rows = desk.rows.shape[0]
     for variant in range(models.shape[0]):
@@ -155,7 +150,7 @@ def _worths(some: Sequence[Position], model: StrokeModel, share: float, table: T
     def work(part: slice) -> None:
         for k in range(part.start, part.stop):
             at = some[k]
-            desk = new_desk(eyes_for(table, at.game, numbers_of(at.names), both), physics_of(table))
+            desk = player_at(eyes_for(table, at.game, numbers_of(at.names), both), physics_of(table))
             gains(desk, at.places.copy(), at.in_play.copy(), at.standing.copy(), policy, draws, rows, found[k])
 
     over_slices(len(some), work)
