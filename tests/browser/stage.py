@@ -16,6 +16,8 @@ from tests.browser.shots import DESK, browser_options
 from tests.lasting import last_while
 from tests.server.worker import SERVER, Worker, eventually
 
+# Three lanes share two cores: what the server answers may take a while.
+expect.set_options(timeout=15_000)
 AXE = SERVER.parent / "web" / "node_modules" / "axe-core" / "axe.min.js"
 
 
