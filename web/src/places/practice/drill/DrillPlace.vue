@@ -11,6 +11,7 @@ import { usePractice } from '@/stores/practice'
 import { useSession } from '@/session/session'
 import ProgressCard from './ProgressCard.vue'
 import StepTable from './StepTable.vue'
+import { tableNamed } from '@/words/tables'
 
 /** One drill: its set-up drawn, each step with what is expected of the player, how he has done; begun from here. */
 defineEmits<{ keys: [] }>()
@@ -110,7 +111,7 @@ const sheet = computed(() => {
                 >On
                 <select :value="tableKey" @change="chooseTable(($event.target as HTMLSelectElement).value)">
                   <option v-for="one in session.tables" :key="one.key" :value="one.key">
-                    {{ one.name }}
+                    {{ tableNamed(one.name) }}
                   </option>
                 </select>
               </label>
@@ -119,7 +120,7 @@ const sheet = computed(() => {
                 <select v-model="partner">
                   <option value="">nobody</option>
                   <option v-for="one in others" :key="one.key" :value="String(practice.idOf(one.key))">
-                    {{ one.name }}
+                    {{ tableNamed(one.name) }}
                   </option>
                   <option value="guest">a guest</option>
                 </select>
