@@ -120,7 +120,7 @@ const sheet = computed(() => {
                 <select v-model="partner">
                   <option value="">nobody</option>
                   <option v-for="one in others" :key="one.key" :value="String(practice.idOf(one.key))">
-                    {{ tableNamed(one.name) }}
+                    {{ one.name }}
                   </option>
                   <option value="guest">a guest</option>
                 </select>
