@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from contextlib import contextmanager
 from pathlib import Path
 
+from launcher.club import serving
 from launcher.database import Cluster, stop_database
 from launcher.places import PYTHON, SERVER, state_folder
 from launcher.processes import is_locked
@@ -48,13 +49,14 @@ def restore(file: Path) -> int:
                 command = cluster.client("pg_restore", "-d", _NEW, "--exit-on-error", "--no-owner", file)
                 run(command, cure="Nothing was changed. Try another backup.", env=cluster.client_environment)
             with step("Bringing it up to date"):
-                _migrate(cluster)
+                said = _migrate(cluster)
             with step("Putting it in place"):
                 _drop(cluster, _BEFORE)
                 _swap(cluster)
         except StepFailed:
             _drop(cluster, _NEW)
             raise
+    print(said, end="")
     print(f"The backup is in place. What was there before is kept as the database {_BEFORE} until the next restore.")
     return 0
 
@@ -87,10 +89,11 @@ def _drop(cluster: Cluster, name: str) -> None:
     _admin(cluster, f"DROP DATABASE IF EXISTS {name} WITH (FORCE)")
 
 
-def _migrate(cluster: Cluster) -> None:
-    """A backup of an earlier version gets what later ones added, before anybody sees it."""
-    env = server_environment(cluster.url_of(_NEW), state_folder(), 0)
-    run([PYTHON, "manage.py", "prepare"], cure="Nothing was changed.", env=env, cwd=SERVER)
+def _migrate(cluster: Cluster) -> str:
+    """A backup of an earlier version gets what later ones added, before anybody sees it; what is to be said of it."""
+    state = state_folder()
+    env = server_environment(cluster.url_of(_NEW), state, 0, serving(state))
+    return run([PYTHON, "manage.py", "prepare"], cure="Nothing was changed.", env=env, cwd=SERVER)
 
 
 def _swap(cluster: Cluster) -> None:

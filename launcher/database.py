@@ -146,6 +146,9 @@ class Cluster:
             )
         settings = {"listen_addresses": "127.0.0.1", "port": port, "unix_socket_directories": "",
                     "max_connections": 100, "shared_buffers": "64MB"}  # fmt: skip
+        # Of a statement that fails only the error's first line is logged: what was typed, and hashes, are in the rest.
+        settings |= {"log_min_error_statement": "panic", "log_error_verbosity": "terse",
+                     "log_parameter_max_length_on_error": 0}  # fmt: skip
         if not self.durable:
             settings |= {"fsync": "off", "synchronous_commit": "off", "full_page_writes": "off"}
         command = [self.program("postgres"), "-D", str(self.data)]

@@ -73,7 +73,8 @@ class Child:
         with suppress(OSError), private_log(self.log) as output:
             self.process = subprocess.Popen(
                 self.command, env=self.env, cwd=self.folder, stdout=output, stderr=output, stdin=subprocess.DEVNULL,
-                preexec_fn=ends_with_parent(signal.SIGTERM),
+                # At once, whatever it is at: all of it is taken up again, and the next supervisor need not wait.
+                preexec_fn=ends_with_parent(signal.SIGKILL),
             )  # fmt: skip
 
     def keep_alive(self) -> None:

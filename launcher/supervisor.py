@@ -173,7 +173,8 @@ def prepared_from(has_demo: bool) -> str:
 def _prepare_database(mark: Path | None, env: dict[str, str], served: Serving) -> bool:
     """Migrations and demo data; nothing to do where the mark in the cluster's folder says that these are in it."""
     made_of = prepared_from(served.has_demo)
-    if mark and mark.exists() and mark.read_text(encoding="utf-8") == made_of:
+    # On a club's server whatever came into the database since, a restored demo among it, is looked at each time.
+    if not served.is_club and mark and mark.exists() and mark.read_text(encoding="utf-8") == made_of:
         return True
     command = [str(PYTHON), "manage.py", "prepare", *(["--demo"] if served.has_demo else [])]
     if subprocess.run(command, env=env, cwd=SERVER, check=False).returncode != 0:

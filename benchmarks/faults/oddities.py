@@ -100,6 +100,28 @@ def as_text(document: Json, chance: random.Random) -> str:
     return broken_text(text, chance) if chance.random() < 0.25 else text
 
 
+def blown_up(document: Json, chance: random.Random) -> str:
+    """The document with something in it that is very deep, very wide or very long."""
+    many = chance.choice((1_000, 30_000, 300_000))
+    much = chance.choice((
+        "[" * many + "]" * many, '{"a":' * many + "1" + "}" * many, "[" + ",".join(["{}"] * many) + "]",
+        "[" + ",".join(["[[[]]]"] * many) + "]", json.dumps({str(k): k for k in range(many)}),
+        '"' + "x" * 30 * many + '"', "9" * many,
+    ))  # fmt: skip
+    paths = [path for path in _places(document) if path]
+    return json.dumps(broken_at(document, chance.choice(paths), "MUCH"), ensure_ascii=False).replace('"MUCH"', much, 1)
+
+
+def broken_at(document: Json, path: tuple[Any, ...], value: Json) -> Json:
+    """The document with another value at one place."""
+    document = copy.deepcopy(document)
+    holder = document
+    for step in path[:-1]:
+        holder = holder[step]
+    holder[path[-1]] = value
+    return document
+
+
 def example(schema: Json, root: Json, chance: random.Random, depth: int = 0) -> Json:
     """A value that a JSON schema describes, its parts looked up in `root`."""
     if "$ref" in schema:

@@ -1,40 +1,23 @@
-"""All of one's own as one file, out and in; and the end of an account."""
+"""All of one's own as one file; files taken in; and the end of an account."""
 
 from django.contrib.auth import logout
 from django.http import HttpRequest, HttpResponse
-from ninja import File, Router, Schema
+from ninja import File, Form, Router, Schema
 from ninja.files import UploadedFile
 from pydantic import Field
 
 from accounts import limits
 from accounts.services import is_password
 from archive import everything
+from archive.kinds import IMPORTS, FileImportIn, FileImportOut, ask
+from archive.models import Import
 from edge.current import account
-from edge.documents import text_of
 from edge.naming import folded
-from edge.readiness import need
 from edge.responses import file_response
 from partita.errors import refuse
-from partita.files.record_file import LARGEST_BYTES
+from work.addresses import addresses
 
 router = Router(tags=["account"])
-
-
-class BroughtBack(Schema):
-    """How many of each part were new."""
-
-    players: int
-    tables: int
-    tries: int = 0
-    attempts: int
-    layouts: int
-    studies: int
-    matches: int
-    decisions: int
-    drills: int = 0
-    sittings: int = 0
-    drill_attempts: int = 0
-    rounds: int = 0
 
 
 class GoodbyeIn(Schema):
@@ -49,11 +32,10 @@ def take_away(request: HttpRequest) -> HttpResponse:
     return file_response(everything.everything(account(request)), "application/json", "account.partita-account.json")
 
 
-@router.post("/account/file", response=BroughtBack)
-def bring_back(request: HttpRequest, file: File[UploadedFile]) -> dict[str, int]:
-    """Take such a file in, all of it or nothing; what is there already stays as it is."""
-    need("weighing")
-    return everything.bring_back(account(request), text_of(file, LARGEST_BYTES))
+@router.post("/imports", response=FileImportOut)
+def take_in(request: HttpRequest, file: File[UploadedFile], asked: Form[FileImportIn]) -> Import:
+    """Have a file taken in, all that is good of it or nothing; what is here already stays as it is."""
+    return ask(account(request), file, asked)
 
 
 @router.post("/account/delete", response={204: None})
@@ -66,3 +48,6 @@ def delete(request: HttpRequest, body: GoodbyeIn) -> tuple[int, None]:
     logout(request)
     owner.delete()
     return 204, None
+
+
+addresses(router, IMPORTS, FileImportOut)

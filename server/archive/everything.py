@@ -4,37 +4,45 @@ Each part has the form that it has as a file of its own (`docs/formats.md`).
 """
 
 import json
-from collections.abc import Callable
+from collections import Counter
+from collections.abc import Callable, Iterator, Sequence
+from contextlib import contextmanager
 from datetime import UTC, datetime
-from typing import Annotated, Any
+from typing import Annotated, Any, TypeVar
 
 from django.contrib.auth.models import User
-from django.db import transaction
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
+from edge.naming import save_named
 from edge.quotas import KEPT_STUDIES, LAYOUTS, TABLES, check_room
 from kicks import trying
 from kicks.models import KickTry
 from layouts.models import Layout
 from layouts.services import checked
+from measures import attempts as measured
 from measures.attempts import Shot
 from measures.models import Attempt
 from partita.errors import Problem, Refused, refuse
 from partita.files.attempts_file import WrittenAttempt
+from partita.files.json_text import finite_json
 from partita.files.layout_file import read_table
-from partita.files.locate import finite_json
 from partita.files.practice_file import read_practice
+from partita.files.record_file import reading_record
+from partita.progress import Steps, between, counted
 from practice import files as practice
 from profiles import services as profiles
 from profiles.models import PlayerProfile
 from records import files as records
 from records.filters import Filters
+from studies.kinds import brought_back
 from studies.models import Study
 from tables import measuring
 from tables.models import TableProfile
 
 FORMAT = "partita-account"
+_MOST_TOLD = 8
 Json = dict[str, Any]
+Part = TypeVar("Part")
 Name = Annotated[str, Field(min_length=1, max_length=80, pattern=r"^[^\x00]*$")]
 # Names that pages gave are longer; those that this application gave itself need not be.
 Token = Annotated[str, Field(pattern=r"^[A-Za-z0-9_-]{1,80}$")]
@@ -148,29 +156,28 @@ def _tries_of(owner: User, name: str) -> str:
         return ""
 
 
-@transaction.atomic
-def bring_back(owner: User, text: str) -> dict[str, int]:
-    """Take a file of an account in, all of it or nothing; how many of each part were new.
+def bringing_back(owner: User, text: str) -> Steps[dict[str, int]]:
+    """Take a file of an account in, all of it or nothing, within a transaction of the caller's; how many were new.
 
     What the account has already, by name or token, stays as it is. Raises `Refused` with every problem found.
     """
+    yield 0.0
     file = _read(text)
+    yield 0.05
     new = {"players": _players(owner, file.players)}
-    new |= {
-        name: sum(_each(name, getattr(file, name), take, owner))
-        for name, take in (
-            ("tables", _table), ("layouts", _layout), ("studies", _study),
-        )
-    }  # fmt: skip
-    new["attempts"] = _attempts(owner, file.attempts)
-    for name, rows in file.tries.items():
-        known = KickTry.objects.filter(owner=owner, table=name).exists()
-        new["tries"] = new.get("tries", 0) + (0 if known or not rows else _take_tries(owner, name, rows))
-    reading = records.take(owner, json.dumps(file.record))
-    if reading.problems:
-        raise Refused(*(Problem(f"record {p.where}", p.what, p.accepted) for p in reading.problems[:8]))
-    new |= {"matches": len(reading.matches), "decisions": len(reading.decisions)}
-    return new | (practice.take(owner, read_practice(file.practice)) if file.practice else {})
+    new["tables"] = yield from between(0.05, 0.1, _tables(owner, file.tables))
+    new["layouts"] = yield from between(0.1, 0.25, _layouts(owner, file.layouts))
+    new["studies"] = yield from between(0.25, 0.4, _studies(owner, file.studies))
+    new["attempts"] = yield from between(0.4, 0.5, _attempts(owner, file.attempts))
+    here = set(KickTry.objects.filter(owner=owner).values_list("table", flat=True).distinct())
+    new["tries"] = sum(_take_tries(owner, name, rows) for name, rows in file.tries.items() if rows and name not in here)
+    found = yield from between(0.5, 0.8, records.taking(owner, reading_record(file.record)))
+    if found.problems:
+        raise Refused(*found.problems[:_MOST_TOLD])
+    new |= {"matches": len(found.matches), "decisions": len(found.decisions)}
+    if file.practice:
+        new |= yield from between(0.8, 1.0, practice.taking(owner, read_practice(file.practice)))
+    return new
 
 
 def _read(text: str) -> AccountFile:
@@ -183,20 +190,27 @@ def _read(text: str) -> AccountFile:
         accepted = "Give a file that was saved here."
         raise Refused(*(
             Problem(".".join(str(part) for part in one["loc"]), str(one["msg"])[:120], accepted)
-            for one in error.errors()[:8]
+            for one in error.errors()[:_MOST_TOLD]
         )) from None  # fmt: skip
 
 
-def _each(name: str, parts: list[Any], take: Callable[[User, Any], bool], owner: User) -> list[bool]:
-    """Take each part; whether it was new. What is refused is told by its number."""
-    found = []
-    for place, part in enumerate(parts, 1):
-        try:
-            found.append(take(owner, part))
-        except Refused as refused:
-            where = f"{name} {place}"
-            raise Refused(*(Problem(f"{where} {p.where}", p.what, p.accepted) for p in refused.problems)) from None
-    return found
+@contextmanager
+def _told(where: str) -> Iterator[None]:
+    """What is refused is told by its number."""
+    try:
+        yield
+    except Refused as refused:
+        raise Refused(*(Problem(f"{where} {p.where}", p.what, p.accepted) for p in refused.problems)) from None
+
+
+def _each(name: str, parts: Sequence[Part], take: Callable[[Part], None]) -> Steps[int]:
+    """Take each part; how many there were."""
+    for share, (number, part) in counted(enumerate(parts, 1), len(parts)):
+        if share is not None:
+            yield share
+        with _told(f"{name} {number}"):
+            take(part)
+    return len(parts)
 
 
 def _players(owner: User, document: Json) -> int:
@@ -208,40 +222,41 @@ def _players(owner: User, document: Json) -> int:
     return profiles.take_in(owner, json.dumps({**document, "players": fresh})) if fresh else 0
 
 
-def _table(owner: User, part: TablePart) -> bool:
-    if TableProfile.objects.filter(owner=owner, name=part.name).exists():
-        return False
-    read_table(part.document)
-    check_room(TableProfile.objects.filter(owner=owner), TABLES)
-    table = TableProfile.objects.create(owner=owner, name=part.name, document=part.document)
-    for one in part.readings:
-        measuring.add(table, one.kind, one.values, one.token)
-    return True
+def _tables(owner: User, parts: list[TablePart]) -> Steps[int]:
+    known = set(TableProfile.objects.filter(owner=owner).values_list("name", flat=True))
+    fresh = [part for part in parts if part.name not in known]
+    check_room(TableProfile.objects.filter(owner=owner), TABLES, len(fresh))
+
+    def take(part: TablePart) -> None:
+        read_table(part.document)
+        table = TableProfile(owner=owner, name=part.name, document=part.document)
+        save_named(table, part.name, "table")
+        for one in part.readings:
+            measuring.add(table, one.kind, one.values, one.token)
+
+    return (yield from _each("tables", fresh, take))
 
 
 def _take_tries(owner: User, name: str, rows: str) -> int:
     return len(trying.take_in(owner, _table_named(owner, name), rows))
 
 
-def _attempts(owner: User, parts: list[AttemptPart]) -> int:
-    """All of them in one go: there may be ten thousand."""
+def _attempts(owner: User, parts: list[AttemptPart]) -> Steps[int]:
+    """All of them in one go: there may be ten thousand of each player, and not one more."""
     players = {one.name: one for one in PlayerProfile.objects.filter(owner=owner)}
     known = set(Attempt.objects.filter(player__owner=owner).values_list("player__name", "token"))
-    fresh: dict[tuple[str, str], Attempt] = {}
-
-    def take(_: User, part: AttemptPart) -> bool:
-        if part.player not in players:
-            raise refuse("player", f"there is no “{part.player[:40]}” among the players", "Add the player.")
-        key = (part.player, part.token)
-        if key in known or key in fresh:
-            return False
-        _check_attempt(part)
-        fresh[key] = Attempt(player=players[part.player], **part.model_dump(exclude={"player"}))
-        return True
-
-    new = sum(_each("attempts", parts, take, owner))
-    Attempt.objects.bulk_create(fresh.values(), batch_size=1000)
-    return new
+    fresh = {(one.player, one.token): one for one in parts if (one.player, one.token) not in known}
+    for name, count in Counter(player for player, _ in fresh).items():
+        if name not in players:
+            raise refuse("attempts player", f"there is no “{name[:40]}” among the players", "Add the player.")
+        with _told(f"attempts of {name[:40]}:"):
+            measured.check_room(measured.room_of(players[name]), count)
+    yield from _each("attempts", list(fresh.values()), _check_attempt)
+    Attempt.objects.bulk_create(
+        (Attempt(player=players[one.player], **one.model_dump(exclude={"player"})) for one in fresh.values()),
+        batch_size=1000,
+    )
+    return len(fresh)
 
 
 def _check_attempt(part: AttemptPart) -> None:
@@ -265,22 +280,39 @@ def _check_shot(part: AttemptPart) -> None:
         raise refuse("shot", "it is no shot that was recorded", "Give places, stroke, pocket, table, made or missed.")
 
 
-def _layout(owner: User, part: LayoutPart) -> bool:
-    document = checked(part.document)
-    if Layout.objects.filter(owner=owner, name=part.name, document=document).exists():
-        return False
-    check_room(Layout.objects.filter(owner=owner), LAYOUTS)
-    Layout.objects.create(owner=owner, name=part.name, document=document)
-    return True
+def _by_content(name: str, content: Json) -> tuple[str, str]:
+    return name, json.dumps(content, sort_keys=True)
 
 
-def _study(owner: User, part: StudyPart) -> bool:
-    if Study.objects.filter(owner=owner, name=part.name, kept=True, question=part.question).exists():
-        return False
-    checked(part.question.get("document", {}))
-    check_room(Study.objects.filter(owner=owner, kept=True), KEPT_STUDIES)
-    Study.objects.create(
-        owner=owner, name=part.name, kept=True, question=part.question, document=part.document,
-        status=Study.Status.DONE, progress=1.0,
+def _layouts(owner: User, parts: list[LayoutPart]) -> Steps[int]:
+    """Counted before one is read: those that are here are here in the form in which they left."""
+    known = {_by_content(*row) for row in Layout.objects.filter(owner=owner).values_list("name", "document")}
+    fresh = [part for part in parts if _by_content(part.name, part.document) not in known]
+    check_room(Layout.objects.filter(owner=owner), LAYOUTS, len(fresh))
+    rows: list[Layout] = []
+
+    def take(part: LayoutPart) -> None:
+        document = checked(part.document)
+        key = _by_content(part.name, document)
+        if key not in known:
+            known.add(key)
+            rows.append(Layout(owner=owner, name=part.name, document=document))
+
+    yield from _each("layouts", fresh, take)
+    Layout.objects.bulk_create(rows, batch_size=500)
+    return len(rows)
+
+
+def _studies(owner: User, parts: list[StudyPart]) -> Steps[int]:
+    kept = Study.objects.filter(owner=owner, kept=True)
+    known = {_by_content(*row) for row in kept.values_list("name", "question")}
+    fresh = {_by_content(part.name, part.question): part for part in parts}
+    fresh = {key: part for key, part in fresh.items() if key not in known}
+    check_room(kept, KEPT_STUDIES, len(fresh))
+    rows: list[Study] = []
+    yield from _each(
+        "studies", list(fresh.values()),
+        lambda part: rows.append(brought_back(owner, part.name, part.question, part.document)),
     )  # fmt: skip
-    return True
+    Study.objects.bulk_create(rows, batch_size=20)
+    return len(rows)

@@ -4,7 +4,7 @@ import logging
 from collections.abc import Callable
 
 from django.core.exceptions import RequestDataTooBig
-from django.db import DataError, OperationalError
+from django.db import DataError, IntegrityError, OperationalError
 from django.http import Http404, HttpRequest, HttpResponse
 from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, HttpError, ValidationError
@@ -63,6 +63,14 @@ def _http_error(request: HttpRequest, error: HttpError) -> HttpResponse:
 @api.exception_handler(DataError)
 def _not_kept(request: HttpRequest, error: DataError) -> HttpResponse:
     return _respond(request, 422, Problem("request", "a value in it cannot be kept", "Use ordinary numbers and texts."))
+
+
+@api.exception_handler(IntegrityError)
+def _at_the_same_time(request: HttpRequest, error: IntegrityError) -> HttpResponse:
+    """Two devices kept the same thing, or one deleted what the other added to: nothing of this request is kept."""
+    log.warning("%s %s met another change", request.method, request.path)
+    what = "another device changed the same thing at this moment"
+    return _respond(request, 409, Problem("request", what, "Look at how it is now, then try again."))
 
 
 @api.exception_handler(OperationalError)

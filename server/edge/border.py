@@ -12,7 +12,7 @@ from django.utils.datastructures import MultiValueDict
 from ninja.parser import Parser
 
 from partita.errors import Problem, Refused, refuse
-from partita.files.locate import finite_json, plain_text
+from partita.files.json_text import finite_json, plain_text
 
 # Scripts, fonts and pictures come from this server alone, and no other page may frame this one. The component library
 # writes styles into the page while it runs, so these may stand in it.

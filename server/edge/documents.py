@@ -10,7 +10,7 @@ from pydantic import GetJsonSchemaHandler, RootModel
 
 from partita.errors import refuse
 from partita.files import layout_file
-from partita.files.locate import plain_text
+from partita.files.json_text import plain_text
 
 _SCHEMA: dict[str, Any] = json.loads(Path(layout_file.__file__).with_name("layout.schema.json").read_text("utf-8"))
 # A table: the name of a standard one, or an object with its fields.
@@ -20,9 +20,14 @@ TableDocument = str | dict[str, Any]
 def text_of(file: UploadedFile, largest: int) -> str:
     """The text of a file that was sent. `Refused` when it is too large, or no text."""
     if (file.size or 0) > largest:
-        raise refuse("file", "it is too large", f"Give at most {largest // 1_000_000} MB.")
+        raise refuse("file", "it is too large", f"Give at most {largest // 1000:,} kB.")
+    return decoded(file.read())
+
+
+def decoded(content: bytes) -> str:
+    """A file's text. `Refused` when it is none."""
     try:
-        return plain_text(str(file.read(), "utf-8-sig"), "file")
+        return plain_text(str(content, "utf-8-sig"), "file")
     except UnicodeDecodeError:
         raise refuse("file", "it is no text", "Give JSON or CSV, encoded as UTF-8.") from None
 

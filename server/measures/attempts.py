@@ -60,11 +60,11 @@ def add(player: PlayerProfile, sitting: Sitting | None, sent: Sequence[Sent], so
             problems += refused.problems
     if problems:
         raise Refused(*problems[:8])
-    room, kept = room_of(player), Attempt.objects.filter(player=player)
-    known = set(kept.filter(token__in=[one.token for one in sent]).values_list("token", flat=True))
+    # Asked first: whoever sends the same at once waits there, and then finds it known.
+    room = room_of(player)
+    known = set(player.attempts.filter(token__in=[one.token for one in sent]).values_list("token", flat=True))  # type: ignore[attr-defined]
     fresh = {one.token: one for one in sent if one.token not in known}
-    if len(fresh) > room:
-        raise refuse("attempts", f"there would be more than {core.MOST_ATTEMPTS}", "Delete old ones first.")
+    check_room(room, len(fresh))
     latest, now = max((one.written.sitting for one in fresh.values()), default=0), today().toordinal()
     Attempt.objects.bulk_create(
         Attempt(
@@ -170,13 +170,19 @@ def keep_shot(player: PlayerProfile, token: str, shot: Shot, table: Any, made: b
         "outcome": "made" if made else "missed", "day": day.toordinal(),
     }  # fmt: skip
     if not mine.filter(token=token).update(**told) and room_of(player):
-        Attempt.objects.create(player=player, token=token, **told)
+        Attempt.objects.update_or_create(player=player, token=token, defaults=told)
 
 
 def room_of(player: PlayerProfile) -> int:
     """How many attempts more a player may have. Asked where nobody adds meanwhile: two phones at once wait here."""
     PlayerProfile.objects.select_for_update().get(pk=player.pk)
     return max(0, core.MOST_ATTEMPTS - Attempt.objects.filter(player=player).count())
+
+
+def check_room(room: int, more: int) -> None:
+    """Raises `Refused` where so many more attempts are too many."""
+    if more > room:
+        raise refuse("attempts", f"there would be more than {core.MOST_ATTEMPTS}", "Delete old ones first.")
 
 
 def of_drill(

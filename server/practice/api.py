@@ -12,8 +12,8 @@ from edge.current import account
 from edge.documents import TableDocument, text_of
 from edge.responses import file_response, pdf_response
 from partita.files.drill_file import LARGEST_BYTES, parse_drill, read_drill, write_drill
+from partita.files.json_text import finite_json
 from partita.files.layout_file import read_table
-from partita.files.locate import finite_json
 from partita.practice.drills.catalogue import DRILLS
 from partita.reports.paper.ring_marks import Units
 from partita.reports.practice.pdf import drill_sheet

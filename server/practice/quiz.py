@@ -5,7 +5,7 @@ from dataclasses import asdict
 from pathlib import Path
 from typing import Any
 
-from django.db import IntegrityError, transaction
+from django.db import transaction
 from django.db.models import Count, Q
 
 from edge.days import today
@@ -76,11 +76,12 @@ def begin(player: PlayerProfile, token: str, game: str, own: bool, limit_s: int 
         raise refuse("round", f"there are only {len(positions)} positions", words)
     check_room(QuizRound.objects.filter(player__owner=player.owner), ROUNDS)
     met, number = _met(player), QuizRound.objects.filter(player=player).count()
-    return QuizRound.objects.create(
-        player=player, second=second.player, second_name=second.player.name if second.player else second.name.strip(),
-        token=token, game="own" if own else game, level=level, own=own, limit_s=limit_s,
-        positions=drawn(positions, met, seed=1000 * player.pk + number), day=today(),
-    )  # fmt: skip
+    # Sent by two devices at once, it is drawn once.
+    return QuizRound.objects.get_or_create(player=player, token=token, defaults={
+        "second": second.player, "second_name": second.player.name if second.player else second.name.strip(),
+        "game": "own" if own else game, "level": level, "own": own, "limit_s": limit_s,
+        "positions": drawn(positions, met, seed=1000 * player.pk + number), "day": today(),
+    })[0]  # fmt: skip
 
 
 def _met(player: PlayerProfile) -> list[Met]:
@@ -136,22 +137,18 @@ def answer(found: QuizRound, key: str, who: int, choice: Choice | None) -> QuizA
     if known is not None:
         return known
     row = position_in(found, key)
-    kept = QuizAnswer(round=found, position=key, who=who, kind=row.kind, words="time ran out")
+    told: dict[str, Any] = {"kind": row.kind, "words": "time ran out"}
     if choice is not None:
         question = question_of(row)
         checked(choice, question.situation.object_balls)
         compared = answer_of(question, study_of(row), choice)
-        kept.choice, kept.words = asdict(choice), choice_words(choice)[:120]
-        kept.cost, kept.said = compared.cost, choice.make
-        kept.made = compared.chosen.make.value if compared.chosen.potted is not None else None
-        kept.document = compared.as_json()
-    try:
-        with transaction.atomic():
-            kept.save()
-    except IntegrityError:
-        # The same answer came twice at once: it counts once.
-        return QuizAnswer.objects.get(round=found, position=key, who=who)
-    return kept
+        told |= {
+            "choice": asdict(choice), "words": choice_words(choice)[:120], "cost": compared.cost, "said": choice.make,
+            "made": compared.chosen.make.value if compared.chosen.potted is not None else None,
+            "document": compared.as_json(),
+        }  # fmt: skip
+    # The same answer twice at once counts once.
+    return QuizAnswer.objects.get_or_create(round=found, position=key, who=who, defaults=told)[0]
 
 
 def document_of(row: QuizAnswer) -> QuizAnswerDocument | None:

@@ -58,10 +58,11 @@ def begin(player: PlayerProfile, drill: Drill, table: Any, token: str, partner: 
         return known
     check_room(DrillSitting.objects.filter(player__owner=player.owner), SITTINGS)
     name = partner.player.name if partner.player else partner.name.strip()
-    return DrillSitting.objects.create(
-        player=player, partner=partner.player, partner_name=name, token=token, drill_key=drill.key,
-        drill=drill_json(drill), table=table, begin=_goes_on(player, drill), day=today(),
-    )  # fmt: skip
+    # Sent by two devices at once, it is begun once.
+    return DrillSitting.objects.get_or_create(player=player, token=token, defaults={
+        "partner": partner.player, "partner_name": name, "drill_key": drill.key, "drill": drill_json(drill),
+        "table": table, "begin": _goes_on(player, drill), "day": today(),
+    })[0]  # fmt: skip
 
 
 def _goes_on(player: PlayerProfile, drill: Drill) -> int | None:
@@ -90,17 +91,27 @@ def add(sitting: DrillSitting, sent: Sequence[Sent], day: date | None = None) ->
     if kept.count() + len(fresh) > MOST_ATTEMPTS:
         raise refuse("attempts", f"a sitting would have more than {MOST_ATTEMPTS}", "Begin another sitting.")
     drill, table = read_drill(sitting.drill, TableSpec()), read_table(sitting.table)
-    told = _counted(drill, table, fresh)
     _keep_day(sitting, day)
-    DrillAttempt.objects.bulk_create(
+    expected = expecting.latest(sitting.player, sitting.drill_key, sitting.table)
+    rows, tells = rows_of(sitting, drill, table, fresh, expected)
+    DrillAttempt.objects.bulk_create(rows)
+    tell_measure(tells)
+    return len(fresh)
+
+
+def rows_of(
+    sitting: DrillSitting, drill: Drill, table: TableSpec, sent: Sequence[Sent], expected: ExpectationDocument | None
+) -> tuple[list[DrillAttempt], list[Attempt]]:
+    """Attempts of a sitting as rows, and what of them tells the measured stroke; not yet kept. Raises `Refused`."""
+    told = _counted(drill, table, sent)
+    rows = [
         DrillAttempt(
             sitting=sitting, token=one.token, by=one.by, step=one.step, outcome=one.outcome, made=count.made,
             x=one.rest[0] if one.rest else None, y=one.rest[1] if one.rest else None,
         )
-        for one, count in zip(fresh, told, strict=True)
-    )  # fmt: skip
-    _tell_measure(sitting, drill, fresh, told)
-    return len(fresh)
+        for one, count in zip(sent, told, strict=True)
+    ]  # fmt: skip
+    return rows, _measured(sitting, drill, sent, told, expected)
 
 
 def _keep_day(sitting: DrillSitting, day: date | None) -> None:
@@ -127,12 +138,14 @@ def _counted(drill: Drill, table: TableSpec, sent: Sequence[Sent]) -> list[Count
     return found
 
 
-def _tell_measure(sitting: DrillSitting, drill: Drill, sent: Sequence[Sent], told: Sequence[Counted]) -> None:
+def _measured(
+    sitting: DrillSitting, drill: Drill, sent: Sequence[Sent], told: Sequence[Counted],
+    expected: ExpectationDocument | None,
+) -> list[Attempt]:  # fmt: skip
     """Attempts at a stroke that is asked for are attempts of the measured stroke too, the partner's of his own."""
-    expected = expecting.latest(sitting.player, sitting.drill_key, sitting.table)
+    rows: list[Attempt] = []
     if not drill.feeds or expected is None:
-        return
-    rows = []
+        return rows
     for one, count in zip(sent, told, strict=True):
         player = sitting.player if one.by == DrillAttempt.PLAYER else sitting.partner
         end = _end_of(drill, drill.steps[one.step], one, count)
@@ -141,9 +154,14 @@ def _tell_measure(sitting: DrillSitting, drill: Drill, sent: Sequence[Sent], tol
             rows.append(measured.of_drill(
                 player, _measured_token(one.token), shot, sitting.table, sitting.day.toordinal(), end
             ))  # fmt: skip
+    return rows
+
+
+def tell_measure(rows: Sequence[Attempt]) -> None:
+    """Keep attempts with those of the measured stroke, as many as a player may have."""
     for player in {row.player for row in rows}:
         mine = [row for row in rows if row.player == player]
-        Attempt.objects.bulk_create(mine[: measured.room_of(player)], ignore_conflicts=True)
+        Attempt.objects.bulk_create(mine[: measured.room_of(player)], ignore_conflicts=True, batch_size=2000)
 
 
 def _measured_token(token: str) -> str:

@@ -1,7 +1,7 @@
 """The record out as files, and in again: read first, shown line by line, then taken: all that is good, or nothing."""
 
 import hashlib
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from dataclasses import asdict, dataclass, field
 from typing import Any
 
@@ -11,19 +11,20 @@ from edge.days import today
 from edge.quotas import DECISIONS, MATCHES, check_room
 from partita.errors import Problem, refuse
 from partita.files.decisions_file import read_decisions, write_decisions
-from partita.files.locate import size_of
+from partita.files.json_text import finite_json
+from partita.files.locate import Lines
 from partita.files.racks_file import read_racks, write_racks
 from partita.files.record_file import (
-    LARGEST_BYTES,
     Guess,
     WrittenDecision,
     WrittenMatch,
     WrittenRack,
     WrittenRecord,
-    read_record,
+    reading_record,
     write_record,
 )
 from partita.players.stroke_model import PRESETS, StrokeModel, stroke_model_from
+from partita.progress import Steps, at_once, between
 from partita.record.said import said_from
 from profiles.models import PlayerProfile
 from profiles.services import Wanted, save_profile
@@ -32,7 +33,7 @@ from records.keeping import new_token
 from records.matches import rack_chances
 from records.models import Decision, Match, Rack
 
-_MOST_TOLD = 200
+_MOST_TOLD, _AT_A_TIME = 200, 200
 
 
 @dataclass
@@ -50,14 +51,19 @@ class Reading:
     problems: list[Problem] = field(default_factory=list)
 
 
-def read(owner: Any, text: str, level: str = "") -> Reading:
-    """Read a file of the record, JSON or CSV of racks or of decisions; nothing is kept.
+def check_level(level: str) -> str:
+    """A level, or none. Raises `Refused`."""
+    if level and level not in PRESETS:
+        raise refuse("level", f"“{level[:30]}” is none", f"Use one of {', '.join(PRESETS)}.")
+    return level
+
+
+def reading(owner: Any, written: Steps[WrittenRecord], level: str = "") -> Steps[Reading]:
+    """What of a record can be taken; nothing is kept.
 
     level : of opponents whom nobody knows here; without one their matches are left out
     """
-    if level and level not in PRESETS:
-        raise refuse("level", f"“{level[:30]}” is none", f"Use one of {', '.join(PRESETS)}.")
-    record = _record_of(text)
+    record = yield from written
     found = Reading(record, problems=record.problems)
     names = set(PRESETS) | set(PlayerProfile.objects.filter(owner=owner).values_list("name", flat=True))
     matches, decisions = (
@@ -102,11 +108,11 @@ def _both(match: WrittenMatch) -> tuple[str, str]:
     return match.player, match.opponent
 
 
-def _record_of(text: str) -> WrittenRecord:
-    if size_of(text) > LARGEST_BYTES:
-        raise refuse("file", "it is too large", f"Give at most {LARGEST_BYTES // 1_000_000} MB.")
+def record_of(text: str) -> Steps[WrittenRecord]:
+    """A file of the record, JSON or CSV of racks or of decisions. Raises `Refused` for what is none."""
+    yield 0.0
     if text.lstrip()[:1] == "{":
-        return read_record(text)
+        return (yield from reading_record(finite_json(text, "record"), lines=Lines(text)))
     heading = text.partition("\n")[0]
     if "winner" in heading:
         matches, problems = read_racks(text)
@@ -131,24 +137,40 @@ def _named(some: Iterable[Any]) -> Iterable[Any]:
 @transaction.atomic
 def take(owner: Any, text: str, level: str = "") -> Reading:
     """Take all that is good of a file, in one go."""
-    reading = read(owner, text, level)
-    check_room(Match.objects.filter(owner=owner), MATCHES, len(reading.matches))
-    count = sum(len(rack.decisions) for match in reading.matches for rack in match.racks) + len(reading.decisions)
+    return at_once(taking(owner, record_of(text), level))
+
+
+def taking(owner: Any, written: Steps[WrittenRecord], level: str = "") -> Steps[Reading]:
+    """The same step by step, within a transaction of the caller's."""
+    found = yield from between(0.0, 0.5, reading(owner, written, level))
+    count = sum(len(rack.decisions) for match in found.matches for rack in match.racks) + len(found.decisions)
+    check_room(Match.objects.filter(owner=owner), MATCHES, len(found.matches))
     check_room(Decision.objects.filter(owner=owner), DECISIONS, count)
-    for name in reading.strangers if level else ():
+    for name in found.strangers if level else ():
         save_profile(owner, Wanted(name, level, {}))
-    players = {one.name: one for one in PlayerProfile.objects.filter(owner=owner)}
-    rows: list[Decision] = []
-    for written in reading.matches:
-        match = _match(owner, written, players)
-        for number, rack in enumerate(written.racks, 1):
-            kept = Rack.objects.create(match=match, number=number, i_won=rack.i_won, how=rack.how)
-            rows += [
-                _decision(owner, one, reading.record.strokes, players, match, kept) for one in rack.decisions
-            ]  # fmt: skip
-    rows += [_decision(owner, one, reading.record.strokes, players) for one in reading.decisions]
-    Decision.objects.bulk_create(rows, batch_size=500)
-    return reading
+    players, strokes = {one.name: one for one in PlayerProfile.objects.filter(owner=owner)}, found.record.strokes
+    matches = Match.objects.bulk_create(_match(owner, one, players) for one in found.matches)
+    racks = Rack.objects.bulk_create(
+        Rack(match=match, number=number, i_won=rack.i_won, how=rack.how)
+        for match, one in zip(matches, found.matches, strict=True) for number, rack in enumerate(one.racks, 1)
+    )  # fmt: skip
+    inside = [rack.decisions for match in found.matches for rack in match.racks]
+    loose: list[tuple[WrittenDecision, Rack | None]] = [(one, None) for one in found.decisions]
+    rows = [(one, rack) for rack, some in zip(racks, inside, strict=True) for one in some] + loose
+    yield from between(0.5, 1.0, _keep_decisions(rows, owner, strokes, players))
+    return found
+
+
+def _keep_decisions(
+    rows: Sequence[tuple[WrittenDecision, Rack | None]], owner: Any, strokes: list[StrokeModel],
+    players: dict[str, PlayerProfile],
+) -> Steps[None]:  # fmt: skip
+    """Some hundreds at a time: each has its own copy of what was said."""
+    for begin in range(0, len(rows), _AT_A_TIME):
+        Decision.objects.bulk_create(
+            _decision(owner, one, strokes, players, rack) for one, rack in rows[begin : begin + _AT_A_TIME]
+        )
+        yield begin / len(rows)
 
 
 def _match(owner: Any, written: WrittenMatch, players: dict[str, PlayerProfile]) -> Match:
@@ -156,7 +178,7 @@ def _match(owner: Any, written: WrittenMatch, players: dict[str, PlayerProfile])
     if mine is None or theirs is None:
         me, them = (f"profile:{players[name].pk}" if name in players else name for name in _both(written))
         mine, theirs = rack_chances(owner, written.game, me, them, None)
-    return Match.objects.create(
+    return Match(
         owner=owner, token=written.token or new_token(), played_on=written.date, player=players.get(written.player),
         player_name=written.player, opponent_name=written.opponent, game=written.game, table_name=written.table,
         race_to=written.race_to, breaks=written.breaks, i_break_first=written.i_break_first, if_i_break=mine,
@@ -166,8 +188,9 @@ def _match(owner: Any, written: WrittenMatch, players: dict[str, PlayerProfile])
 
 def _decision(
     owner: Any, one: WrittenDecision, strokes: list[StrokeModel], players: dict[str, PlayerProfile],
-    match: Match | None = None, rack: Rack | None = None,
+    rack: Rack | None,
 ) -> Decision:  # fmt: skip
+    match = rack.match if rack else None
     name = match.player_name if match else one.player
     hands = {seat: asdict(strokes[k]) for seat, k in (("me", one.me), ("them", one.them)) if k is not None}
     asked = {"document": one.document, "cue": one.cue or one.document["balls"]["cue"], "players": {}, **hands} if (

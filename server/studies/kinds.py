@@ -1,5 +1,6 @@
 """Weighings as a kind of long work: what is asked, what is kept, how it is answered and told."""
 
+import json
 import time
 from collections.abc import Iterator
 from dataclasses import asdict
@@ -7,11 +8,14 @@ from datetime import datetime
 from typing import Any
 
 from django.shortcuts import get_object_or_404
+from pydantic import ValidationError
 
 from layouts.models import Layout
+from partita.errors import refuse
 from partita.files import layout_file
 from partita.games.match import Match
 from partita.games.situation import Situation
+from partita.physics.stroke import Stroke, check_stroke
 from partita.reports.ledger.report import as_weighed, read_study, study_of
 from partita.reports.ledger.schema import MatchDocument, StudyDocument
 from partita.weighing.weigh import DEFAULT_SAMPLES, WeighRequest, check_request, weigh
@@ -21,6 +25,9 @@ from work.addresses import WorkOut
 from work.asking import asked_anew
 from work.kinds import Answer, Kind, registered
 from work.position import Position, PositionIn, PositionOut, kept, position_in, position_of
+
+# A settled weighing has some hundred kB.
+_LARGEST_BYTES = 2_000_000
 
 
 class StudyIn(PositionIn):
@@ -90,6 +97,27 @@ def asked_of(study: Study) -> dict[str, Any]:
     """The question for the page, its layout in today's words whenever it was asked."""
     question = dict(study.question)
     return question | {"document": layout_file.write(layout_file.read(question["document"]))}
+
+
+def brought_back(owner: Any, name: str, question: dict[str, Any], document: dict[str, Any]) -> Study:
+    """A kept study from a file, not yet saved: its question checked as if it were asked, its answer read.
+
+    Raises `Refused` for what this application does not write.
+    """
+    study = Study(
+        owner=owner, name=name, kept=True, question=question, document=document, status=Study.Status.DONE, progress=1.0
+    )
+    if len(json.dumps([question, document])) > _LARGEST_BYTES:
+        raise refuse("study", "it is larger than any weighing", f"Give at most {_LARGEST_BYTES // 1000} kB.")
+    try:
+        QuestionOut.model_validate(asked_of(study))
+        check_request(request_of(study))
+        for option in StudyDocument.model_validate(document_of(study)).options:
+            check_stroke(Stroke(**option.stroke.model_dump()))
+    except (AttributeError, KeyError, TypeError, ValidationError):
+        what = "its question or its answer is not as this application writes it"
+        raise refuse("study", what, "Leave it out, or give a file that was saved here.") from None
+    return study
 
 
 def document_of(study: Study) -> StudyDocument | None:

@@ -40,6 +40,7 @@ class Kind(Generic[Row]):
     priority : in its queue, the highest first
     takes_turns : nobody waits in front of it. It goes on where it was, makes room for others after some seconds, and
         only a few rows of an account have a job at a time
+    one_at_a_time : of all accounts, for what takes much memory; it has a place in a worker of its own
     owner : the way from a row to whose it is
     together : the field that rows have in common which are one to their asker: they take turns by it, and when one
         fails the others end
@@ -53,13 +54,14 @@ class Kind(Generic[Row]):
     needs: tuple[str, ...] = ("weighing",)
     priority: int = 10
     takes_turns: bool = False
+    one_at_a_time: bool = False
     owner: str = "owner"
     together: str = "pk"
 
     @property
     def queue(self) -> str:
         """Of the queue that its jobs stand in."""
-        return "long" if self.takes_turns else "studies"
+        return "files" if self.one_at_a_time else "long" if self.takes_turns else "studies"
 
     @property
     def rows(self) -> Any:

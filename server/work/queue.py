@@ -22,6 +22,8 @@ _LIVE = ("todo", "doing")
 def put_in(kind: Kind[Any], key: int, later_s: int = 0) -> None:
     """Give a row a job, now or some seconds later."""
     place: dict[str, Any] = {"queue": kind.queue, "priority": kind.priority}
+    if kind.one_at_a_time:
+        place["lock"] = kind.name
     if later_s:
         place["schedule_in"] = {"seconds": later_s}
     app.configure_task(TASK, **place).defer(kind=kind.name, key=key)

@@ -9,16 +9,26 @@ import pkgutil
 import re
 import sys
 import unittest
+from collections.abc import Callable, Iterator
 from pathlib import Path
 from tempfile import TemporaryDirectory
+from typing import Any
 from unittest import mock
 
 import jsonschema
+from reportlab.pdfgen.canvas import Canvas
 
 import partita
 from partita.cli import main as cli
 from partita.errors import Refused
 from partita.files import layout_file
+from partita.files.drill_file import drill_json, read_drill
+from partita.files.players_file import read_players
+from partita.files.practice_file import read_practice
+from partita.files.readings import read_readings
+from partita.files.record_file import read_record
+from partita.players.stroke_model import PRESETS, stroke_model_from
+from partita.practice.drills.catalogue import DRILLS
 from partita.reports.paper.shot_sheet import ring_marks, shot_sheet
 from partita.table.completion import completions
 from partita.table.places import Around, parse_phrase
@@ -66,6 +76,75 @@ BROKEN = (
     ('"partita-layout"', '"other"', 'format: it is "other"'),
     ('"version": 1', '"version": 2', "version 2 is not known"),
 )
+
+
+# What may stand where something else is expected, one of each kind that JSON has and some that are hard to keep.
+ODD: tuple[Any, ...] = (None, True, -1, 0.5, 1e300, 2**53, "", "x", "\u202e", [], {}, [[]], {"": []}, "9" * 400)
+
+
+def with_odd_values(document: Any, odd: Any) -> Iterator[Any]:
+    """The document with one of its values replaced, for each of them; and with a field more in each object."""
+    if isinstance(document, dict):
+        yield {**document, "no such field": odd}
+        for key, value in document.items():
+            for changed in (odd, *with_odd_values(value, odd)):
+                yield {**document, key: changed}
+    elif isinstance(document, list):
+        for place, value in enumerate(document):
+            for changed in (odd, *with_odd_values(value, odd)):
+                yield [*document[:place], changed, *document[place + 1 :]]
+
+
+def as_read_from_text(read: Callable[[str], Any]) -> Callable[[Any], Any]:
+    """A reader of texts as a reader of documents."""
+    return lambda document: read(json.dumps(document))
+
+
+NESTED: dict[str, tuple[Callable[[Any], Any], Any]] = {
+    "layout": (layout_file.read, json.loads(TEXT) | {
+        "table": {"name": "own", "base": "pool-8ft", "pockets": "tight", "cloth": "fast", "mu_s": 0.2},
+        "strokes": [
+            {"name": "a", "aim_deg": 10.0, "speed_mps": 2.0, "side": 0.1},
+            {"speed_mps": 2.0, "contact": {"ball": "3", "fullness": 0.5, "side": "left", "cushions_first": ["foot"]}},
+            {"speed_mps": 2.0, "pot": {"ball": "3", "pocket": "foot-far"}},
+        ],
+    }),
+    "table": (layout_file.read_table, {"name": "own", "base": "pool-8ft", "pockets": "tight", "mu_s": 0.2}),
+    "stroke": (stroke_model_from, PRESETS["league"].as_json()),
+    "players": (as_read_from_text(read_players), {
+        "format": "partita-players", "version": 1,
+        "players": [{"name": "June", "level": "league", "measured": False, "stroke": {"hand": "right"}}],
+    }),
+    "readings": (read_readings, {
+        "table": {"name": "pool-9ft"}, "rolls": [{"length_m": 2.0, "seconds": 4.0}],
+        "mouths": [{"pocket": "corner", "width_mm": 115.0}],
+    }),
+    "drill": (lambda document: read_drill(document, TableSpec()), drill_json(next(iter(DRILLS.values())))),
+    "record": (as_read_from_text(read_record), {
+        "format": "partita-record", "version": 1, "strokes": [PRESETS["league"].as_json()],
+        "matches": [{"date": "2026-03-01", "player": "June", "opponent": "Ida", "racks": [{"i_won": True}]}],
+        "decisions": [{"date": "2026-03-01", "ending": "made", "document": json.loads(TEXT), "me": 0, "them": 0}],
+    }),
+    "practice": (read_practice, {
+        "format": "partita-practice", "version": 1, "drills": [{}], "rounds": [{
+            "token": "a", "day": "2026-03-01", "player": "June", "game": "nine-ball", "level": "league",
+            "answers": [{"position": "p", "kind": "pot", "cost": 0.1}],
+        }],
+        "sittings": [{
+            "token": "a", "day": "2026-03-01", "player": "June", "drill": {}, "table": "pool-9ft",
+            "attempts": [{"token": "a", "step": 1, "outcome": "made"}],
+        }],
+    }),
+}  # fmt: skip
+
+
+class NestedDocuments(unittest.TestCase):
+    def test_whatever_stands_in_one_it_is_read_or_refused_in_words(self) -> None:
+        for name, (read, document) in NESTED.items():
+            read(document)
+            for changed in (one for odd in ODD for one in with_odd_values(document, odd)):
+                with self.subTest(name, document=json.dumps(changed)[:300]), contextlib.suppress(Refused):
+                    read(changed)
 
 
 class LayoutFiles(unittest.TestCase):
@@ -200,6 +279,15 @@ class ShotSheet(unittest.TestCase):
             self.assertTrue(pdf.startswith(b"%PDF"))
             self.assertIn(b"/Count 1", pdf)
             self.assertIn(size, pdf)
+
+    def test_names_are_printed_in_their_letters_and_a_letter_that_no_font_has_is_told_and_no_box(self) -> None:
+        situation, names = layout_file.parse(TEXT).situation, "Łucja Ďáblík İbrahim Αθηνά Жанна Їжак Nguyễn"
+        for title, printed, told in ((names, names, False), (f"{names[:5]} 台球", "Łucja ??", True)):
+            with mock.patch.object(Canvas, "drawString", autospec=True) as drawn:
+                shot_sheet(situation, title)
+            words = [call.args[3] for call in drawn.call_args_list]
+            self.assertIn(printed, words)
+            self.assertEqual(any("a letter that this sheet" in one for one in words), told)
 
 
 class CommandLine(unittest.TestCase):

@@ -1,5 +1,6 @@
 """The record: what a choice cost, what strokes and luck came to, whether what was said came true, and its files."""
 
+import csv
 import io
 import json
 import re
@@ -22,7 +23,7 @@ from partita.cli.main import main
 from partita.errors import Refused
 from partita.files.decisions_file import read_decisions, write_decisions
 from partita.files.racks_file import read_racks, write_racks
-from partita.files.record_file import WrittenDecision, WrittenMatch, read_record, write_record
+from partita.files.record_file import WrittenDecision, WrittenMatch, WrittenRack, read_record, write_record
 from partita.games.match import Match
 from partita.games.question import Question
 from partita.games.situation import Situation
@@ -339,6 +340,22 @@ class Files(unittest.TestCase):
             self.assertEqual((one.date, one.opponent, one.race_to, one.i_break_first, one.token),
                              (other.date, other.opponent, other.race_to, other.i_break_first, other.token))  # fmt: skip
             self.assertEqual([(r.i_won, r.how) for r in one.racks], [(r.i_won, r.how) for r in other.racks])
+
+    @given(
+        st.lists(st.text("=+-@'\t aß1.", min_size=1, max_size=8).map(str.strip).filter(bool), min_size=2, max_size=2)
+    )
+    def test_no_name_in_csv_is_something_to_work_out_and_all_come_back_as_they_were(self, names: list[str]) -> None:
+        # CWE-1236: cells that begin with one of = + - @, a tab or a return are taken for formulas.
+        player, opponent = names
+        match = WrittenMatch(
+            date=date(2026, 10, 6), player=player.replace("\t", " "), opponent=opponent.replace("\t", " "),
+            token="match-0001", racks=[WrittenRack(i_won=True)],
+        )  # fmt: skip
+        text = write_racks([match])
+        for cell in next(csv.reader(io.StringIO(text.split("\n", 1)[1]))):
+            self.assertFalse(cell[:1] in "=@+-\t\r" and cell and not re.fullmatch(r"-?[\d.]+", cell), cell)
+        (again,), problems = read_racks(text)
+        self.assertEqual((again.player, again.opponent, problems), (match.player, match.opponent, []))
 
     def test_decisions_go_out_as_csv_and_come_back_with_their_figures(self) -> None:
         entries = [

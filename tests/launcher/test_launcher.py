@@ -1,5 +1,6 @@
 """What keeps Partita running: a real cluster in a folder of its own, real children, real locks."""
 
+import io
 import json
 import os
 import re
@@ -10,7 +11,7 @@ import sys
 import tempfile
 import time
 from collections.abc import Callable
-from contextlib import closing
+from contextlib import closing, redirect_stdout
 from pathlib import Path
 from unittest import TestCase, mock
 
@@ -125,6 +126,9 @@ class OneCluster(Folder):
         self.enterContext(mock.patch.dict(os.environ, own))
         os.environ.pop("DATABASE_URL", None)
         self.enterContext(mock.patch("launcher.backups.is_locked", return_value=True))
+        env = supervisor.server_environment(self.cluster.url, self.folder, 0)
+        command = [sys.executable, "manage.py", "prepare", "--demo", "--without-season"]
+        subprocess.run(command, env=env, cwd=SERVER, check=True, capture_output=True)
         sql("CREATE TABLE kept (word text); INSERT INTO kept VALUES ('before')")
         backups.backup(file)
         self.assertEqual(file.stat().st_mode & 0o777, 0o600)
@@ -137,13 +141,34 @@ class OneCluster(Folder):
         self.assertEqual(sql("SELECT word FROM kept"), "after")
         backups.restore(file)
         self.assertEqual(sql("SELECT word FROM kept"), "before")
-        # Brought up to date by it: the tables of this version are there.
-        self.assertEqual(sql("SELECT count(*) FROM layouts_layout"), "0")
+        self.assertEqual(sql("SELECT is_active FROM auth_user"), "t", "a demo stays one on this machine alone")
+        club.keep(club.Serving(hosts=["club.example"]), self.folder)
+        with redirect_stdout(io.StringIO()) as said:
+            backups.restore(file)
+        self.assertIn("The demo account harbour is shut", said.getvalue())
+        self.assertEqual(sql("SELECT is_active FROM auth_user"), "f", "on a club's server nobody comes in by it")
         before = self.cluster.client("psql", "-d", "partita_before", "-Atc", "SELECT word FROM kept")
         told = subprocess.run(
             [str(part) for part in before], env=self.cluster.client_environment, capture_output=True, check=True
         )
-        self.assertEqual(told.stdout.strip(), b"after")
+        self.assertEqual(told.stdout.strip(), b"before", "what stood there before the second restore")
+
+    def test_what_was_typed_is_in_no_log_when_the_database_refuses_it(self) -> None:
+        self.running()
+        statements = (
+            "CREATE TABLE once (name text PRIMARY KEY, hash text); INSERT INTO once VALUES ('ida', 'secret-1');"
+        )
+        command = self.cluster.client(
+            "psql", "-d", "partita", "-qc", f"{statements} INSERT INTO once VALUES ('ida', 'secret-2')"
+        )
+        done = subprocess.run(
+            [str(part) for part in command], env=self.cluster.client_environment, capture_output=True, check=False
+        )
+        self.assertNotEqual(done.returncode, 0)
+        log = self.cluster.log.read_text(encoding="utf-8")
+        self.assertIn("duplicate key", log)
+        self.assertNotIn("secret", log)
+        self.assertNotIn("(ida)", log)
 
 
 class Children(Folder):
@@ -177,14 +202,17 @@ class Children(Folder):
 
     def test_children_end_with_a_parent_that_is_killed_and_what_is_left_is_found_by_its_mark(self) -> None:
         code = (
-            "import subprocess, signal, sys, time; sys.path.insert(0, sys.argv[1])\n"
-            "from launcher.processes import ends_with_parent\n"
-            "tied = subprocess.Popen(['sleep', '60'], preexec_fn=ends_with_parent(signal.SIGTERM))\n"
+            "import os, subprocess, sys, time; from pathlib import Path; sys.path.insert(0, sys.argv[1])\n"
+            "from launcher.processes import Child\n"
+            # So busy that it hears of nothing.
+            "deaf = ['sh', '-c', 'trap : TERM; while :; do sleep 60; done']\n"
+            "folder = Path(sys.argv[2]); tied = Child(deaf, os.environ, folder / 'log', folder); tied.start()\n"
+            "time.sleep(0.3)\n"
             "free = subprocess.Popen(['sleep', '61'], start_new_session=True)\n"
-            "print(tied.pid, free.pid, flush=True); time.sleep(60)"
+            "print(tied.process.pid, free.pid, flush=True); time.sleep(60)"
         )
         parent = subprocess.Popen(
-            [sys.executable, "-c", code, str(CHECKOUT)], stdout=subprocess.PIPE, text=True,
+            [sys.executable, "-c", code, str(CHECKOUT), str(self.folder)], stdout=subprocess.PIPE, text=True,
             env={**os.environ, MARK: str(self.folder)},
         )  # fmt: skip
         assert parent.stdout is not None
@@ -192,9 +220,9 @@ class Children(Folder):
         parent.kill()
         parent.wait()
         parent.stdout.close()
-        self.assertTrue(soon(lambda: not is_alive(tied)))
-        self.assertEqual(left_over(self.folder), [free])
-        end([free])
+        self.assertTrue(soon(lambda: not is_alive(tied), 3.0))
+        self.assertIn(free, left_over(self.folder))
+        end(left_over(self.folder))
         self.assertFalse(is_alive(free))
 
     def test_logs_are_private_and_stay_small_under_whoever_writes_them(self) -> None:
@@ -342,6 +370,14 @@ class Prepared(TestCase):
                 found.add(supervisor.prepared_from(True))
         self.assertEqual(len(found), 5)
         self.assertTrue((SERVER / "setup" / "demo.py").is_file(), "where it is looked for")
+
+    def test_a_clubs_server_is_prepared_at_every_start_and_a_demo_only_when_something_changed(self) -> None:
+        with tempfile.TemporaryDirectory() as folder, mock.patch("launcher.supervisor.subprocess.run") as run:
+            run.return_value.returncode = 0
+            for is_club, starts in ((False, 1), (True, 4)):
+                for _ in range(3):
+                    supervisor._prepare_database(Path(folder) / f"{is_club}", {}, club.Serving(is_club=is_club))
+                self.assertEqual(run.call_count, starts)
 
 
 class Usage(TestCase):

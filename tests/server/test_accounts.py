@@ -8,7 +8,9 @@ from unittest import mock
 
 from django.contrib.auth.models import User
 from django.core.management import CommandError, call_command
+from django.db import connection
 from django.test import Client, TestCase
+from django.test.utils import CaptureQueriesContext
 from django.utils import timezone
 from reportlab.graphics.barcode.qrencoder import QRCode
 
@@ -56,10 +58,19 @@ class GettingIn(AccountCase):
         for name, password in (
             ("\u202eadi", "a-long-password"), ("   ", "a-long-password"), ("a\u200bb", "a-long-password"),
             ("Ida", "password1"), ("Ida", "short"), ("Ida the Great", "idathegreat"),
-            ("Ida the Great", "Ida the Great"),
+            ("Ida the Great", "Ida the Great"), ("Ida", "        "), ("Ida", " " * 20), ("Ida", "eightlet"),
+            ("Ida", "aaaaaaaaaaaaaa"), ("Ida", "ab ab ab ab ab ab"), ("Ida", "elevenlette"),
         ):  # fmt: skip
             self.assertEqual(self.send("/accounts", {"username": name, "password": password}).status_code, 422, name)
+            Try.objects.all().delete()
         self.assertEqual(User.objects.count(), 0)
+
+    def test_a_name_that_is_taken_is_looked_up_and_no_hash_is_sent_for_the_database_to_refuse(self) -> None:
+        self.send("/accounts", GOOD)
+        for name in ("Ida", "ida"):
+            with CaptureQueriesContext(connection) as queries:
+                self.assertIn("taken", self.words(self.send("/accounts", {**GOOD, "username": name}, Client())))
+            self.assertFalse([one["sql"] for one in queries if 'INTO "auth_user"' in one["sql"]])
 
     def test_who_guesses_is_asked_to_wait_and_does_not_lock_the_player_out(self) -> None:
         services.make_account("Ida", "a-long-password")

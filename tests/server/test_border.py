@@ -16,6 +16,7 @@ from django.core.management import call_command
 from django.core.serializers import serialize
 from django.test import Client, TestCase
 
+from archive.models import Import
 from benchmarks.faults.oddities import as_text, broken, example
 from config import asgi
 from config.api import api
@@ -197,6 +198,11 @@ class Ownership(TestCase):
         player, table = PlayerProfile.objects.filter(owner=owner)[0], TableProfile.objects.filter(owner=owner)[0]
         study = Study.objects.create(owner=owner, question={}, document=settled(line()), kept=True)
         question: dict[str, Any] = {"decisions": [], "anew": False}
+        self.work = {
+            "studies": "study_id", "run-outs": "run_out_id", "kicks": "kick_id", "measures": "measure_id",
+            "costs": "costs_id", "reckonings": "reckoning_id", "expectations": "expectation_id",
+            "quiz-fills": "fill_id", "imports": "import_id",
+        }  # fmt: skip
         drill = DrillSitting.objects.filter(player__owner=owner)[0]
         work: dict[str, Any] = {"question": question, "status": "running"}
         return {
@@ -211,6 +217,7 @@ class Ownership(TestCase):
             "kick_id": Kick.objects.create(owner=owner, **work).pk,
             "measure_id": Measure.objects.create(owner=owner, player=player, **work).pk,
             "costs_id": ErrorCosts.objects.create(owner=owner, player=player, **work).pk,
+            "import_id": Import.objects.create(owner=owner, **work).pk,
             "match_id": Match.objects.filter(owner=owner)[0].pk, "rack_number": 1, "number": 1,
             "decision_id": Decision.objects.filter(owner=owner)[0].pk,
             "reckoning_id": Reckoning.objects.create(owner=owner, **work).pk,
@@ -236,6 +243,7 @@ class Ownership(TestCase):
             "records",
             "measures",
             "practice",
+            "archive",
         ]
         models = [model for app in own for model in apps.get_app_config(app).get_models()]
         return "".join(serialize("json", model._default_manager.order_by("pk")) for model in models)
@@ -249,6 +257,8 @@ class Ownership(TestCase):
                 key = "drill_sitting_id" if "/practice/" in path else "station_sitting_id"
             if name == "token":
                 key = "drill_token"
+            if name == "key" and (kind := path.split("/")[2]) in self.work:
+                key = self.work[kind]
             self.assertIn(key, self.keys, path)
             found = found.replace("{" + name + "}", str(self.keys[key]))
         return found

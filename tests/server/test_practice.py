@@ -15,6 +15,7 @@ from practice import files, quiz
 from practice.models import DrillAttempt, DrillSitting, Expectation, QuizAnswer, QuizPosition, QuizRound
 from profiles.models import PlayerProfile
 from profiles.services import Wanted, save_profile
+from tests.server.imports import taken_in
 from tests.server.test_api import GOOD
 from tests.server.worker import SharedWorker, eventually
 from work.models import Status
@@ -334,9 +335,9 @@ class Files(PracticeTest):
         other = User.objects.get(username="udo")
         for name in ("June", "Rosa"):
             save_profile(other, Wanted(name, "league", {}))
-        taken = self.stranger.post("/api/practice/file", {"file": SimpleUploadedFile("p.json", text)}).json()
+        taken = taken_in(self.stranger, "practice", text)["document"]["new"]
         self.assertEqual(taken, {"drills": 1, "sittings": 1, "drill_attempts": 2, "rounds": 1})
-        again = self.stranger.post("/api/practice/file", {"file": SimpleUploadedFile("p.json", text)}).json()
+        again = taken_in(self.stranger, "practice", text)["document"]["new"]
         self.assertEqual(set(again.values()), {0}, "taken in twice it adds nothing")
         theirs, ours = json.loads(files.as_json(other)), json.loads(text)
         self.assertEqual((theirs["sittings"], theirs["rounds"]), (ours["sittings"], ours["rounds"]))
@@ -361,15 +362,15 @@ class Files(PracticeTest):
         ]
         for number, row in enumerate(broken):
             text = json.dumps({**document, "sittings": [{**sitting, "token": f"fine-000{number}"}, row]}).encode()
-            refused = self.client.post("/api/practice/file", {"file": SimpleUploadedFile("p.json", text)})
-            self.assertEqual(refused.status_code, 422)
-            self.assertIn("2", refused.json()["errors"][0]["where"])
+            refused = taken_in(self.client, "practice", text)
+            self.assertEqual(refused["status"], "failed")
+            self.assertIn("2", refused["document"]["problems"][0]["where"])
         self.assertEqual((DrillSitting.objects.count(), QuizRound.objects.count()), (1, 0))
-        nan = SimpleUploadedFile("p.json", text.replace(b'"step": 3', b'"step": NaN'))
-        self.assertEqual(self.client.post("/api/practice/file", {"file": nan}).status_code, 422)
+        nan = text.replace(b'"step": 3', b'"step": NaN')
+        self.assertEqual(taken_in(self.client, "practice", nan)["status"], "failed")
 
     def test_practice_is_in_the_accounts_file(self) -> None:
         self.tap(self.begin()["id"], one("a"))
         text = self.client.get("/api/account/file").content
-        back = self.stranger.post("/api/account/file", {"file": SimpleUploadedFile("a.json", text)}).json()
+        back = taken_in(self.stranger, "account", text)["document"]["new"]
         self.assertEqual((back["sittings"], back["drill_attempts"]), (1, 1))

@@ -1,6 +1,5 @@
 """Decisions and matches kept, told, taken back; reckoned by a real worker; out as files and in again; nobody else's."""
 
-import io
 import json
 import time
 from concurrent.futures import ThreadPoolExecutor
@@ -9,7 +8,6 @@ from types import SimpleNamespace
 from typing import Any
 
 from django.contrib.auth.models import User
-from django.core.files.uploadedfile import SimpleUploadedFile
 from django.db import connection
 from django.test import Client, SimpleTestCase, TestCase, TransactionTestCase
 from django.test.utils import CaptureQueriesContext
@@ -28,6 +26,7 @@ from setup import demo
 from studies.models import Study
 from tables.models import TableProfile, TableReading
 from tests.server.documents import chance, line, settled
+from tests.server.imports import sent, taken_in
 from tests.server.test_api import GOOD
 from tests.server.worker import SharedWorker, eventually
 
@@ -73,8 +72,10 @@ class RecordCase(SimpleTestCase):
             answer = self.send("post", f"matches/{match}/racks", {"i_won": mine, "how": "run-out"})
         return answer
 
-    def upload(self, path: str, text: str, **more: Any) -> Any:
-        return self.client.post(f"/api/{path}", {"file": SimpleUploadedFile("file", text.encode()), **more})
+    def upload(self, what: str, text: str, **more: str) -> dict[str, Any]:
+        """What became of a file that was sent."""
+        found: dict[str, Any] = taken_in(self.client, what, text, **more)["document"]
+        return found
 
 
 LEAGUE: dict[str, Any] = {
@@ -267,13 +268,13 @@ class AtOnce(RecordCase, TransactionTestCase):
 class Files(RecordTest):
     def test_the_demo_season_goes_in_once_and_comes_out_the_same(self) -> None:
         text = demo.SEASON.read_text("utf-8")
-        first = self.upload("record/read", text).json()
+        first = self.upload("record", text, only_read="true")
         self.assertEqual((first["matches"], Match.objects.count()), ([], 0))
         self.assertIn("nobody is called", first["problems"][0]["what"])
-        taken = self.upload("record/take", text, level="league").json()
+        taken = self.upload("record", text, level="league")
         self.assertEqual((len(taken["matches"]), Match.objects.count()), (22, 22))
         self.assertIn("Rosa Lindqvist", taken["strangers"])
-        again = self.upload("record/take", text).json()
+        again = self.upload("record", text)
         self.assertEqual((again["matches"], again["known"], Match.objects.count()), ([], 22, 22))
         out = self.send("get", "record/file").content.decode()
         other = User.objects.create_user("udo", password="a-long-password")
@@ -292,7 +293,7 @@ class Files(RecordTest):
         whole = self.send("get", "record/file").content.decode()
         Decision.objects.order_by("pk")[:1].get().delete()
         Match.objects.all().delete()
-        reading = self.upload("record/take", whole).json()
+        reading = self.upload("record", whole)
         self.assertEqual((len(reading["matches"]), reading["known"]), (1, 1))
         self.assertEqual(Decision.objects.count(), 2, "the one that was left, and the one that came back")
 
@@ -304,17 +305,19 @@ class Files(RecordTest):
         Match.objects.all().delete()
         Decision.objects.all().delete()
         wrong = racks.replace(",me,run-out", ",nobody,run-out", 1)
-        reading = self.upload("record/take", wrong).json()
+        reading = self.upload("record", wrong)
         self.assertEqual((reading["matches"], Match.objects.count(), Rack.objects.count()), ([], 0, 0))
         self.assertIn("line 2 winner", reading["problems"][0]["where"])
-        self.upload("record/take", racks)
-        self.upload("record/take", decisions)
+        self.upload("record", racks)
+        self.upload("record", decisions)
         self.assertEqual((Match.objects.count(), Rack.objects.count(), Decision.objects.count()), (1, 2, 1))
-        self.assertEqual(self.upload("record/take", decisions).json()["known"], 1)
+        self.assertEqual(self.upload("record", decisions)["known"], 1)
         self.assertAlmostEqual(self.send("get", "season").json()["document"]["choice"]["value"], 15.0)
         for text in ("", "colour,taste\n1,2\n", "{", '{"format": "partita-layout"}', "\x00"):
-            self.assertEqual(self.upload("record/read", text).status_code, 422, text)
-        self.assertEqual(self.client.post("/api/record/read", {"file": io.BytesIO(b"\xff\xfe\x00")}).status_code, 422)
+            refused = taken_in(self.client, "record", text, only_read="true")
+            self.assertEqual((refused["status"], len(refused["document"]["problems"])), ("failed", 1), text)
+        self.assertIn("no text", taken_in(self.client, "record", b"\xff\xfe\x00")["failure"])
+        self.assertEqual(sent(self.client, "record", racks, level="wizard").status_code, 422)
 
     def test_everything_of_an_account_leaves_as_one_file_comes_back_and_the_account_goes(self) -> None:
         self.begin()
@@ -331,18 +334,18 @@ class Files(RecordTest):
         self.assertEqual(self.send("post", "account/delete", {"password": "a-long-password"}).status_code, 204)
         self.assertEqual((User.objects.count(), Decision.objects.count(), PlayerProfile.objects.count()), (0, 0, 0))
         self.client.force_login(User.objects.create_user("ida again", password="a-long-password"))
-        back = self.upload("account/file", out).json()
+        back = self.upload("account", out)["new"]
         none = dict.fromkeys(("tries", "drills", "sittings", "drill_attempts", "rounds"), 0)
         ones = dict.fromkeys(("players", "tables", "attempts", "layouts", "studies", "matches", "decisions"), 1)
         self.assertEqual(back, none | ones)
-        self.assertEqual(set(self.upload("account/file", out).json().values()), {0}, "taken in again it adds nothing")
+        self.assertEqual(set(self.upload("account", out)["new"].values()), {0}, "taken in again it adds nothing")
         decision = Decision.objects.get()
         self.assertEqual((decision.player_name, decision.ending, decision.question["document"]["balls"]),
                          ("Ida", "won", GOOD["balls"]))  # fmt: skip
         broken = json.loads(out)
         broken["layouts"].append({"name": "Impossible", "document": {**GOOD, "balls": {"cue": [99, 1]}}})
         broken["tables"][0]["name"] = "Five"
-        self.assertEqual(self.upload("account/file", json.dumps(broken)).status_code, 422)
+        self.assertEqual(taken_in(self.client, "account", json.dumps(broken))["status"], "failed")
         self.assertEqual(TableProfile.objects.count(), 1, "all or nothing")
 
 
@@ -385,7 +388,7 @@ class Strangers(RecordTest):
         stranger.force_login(User.objects.create_user("udo", password="a-long-password"))
         ended, rack = {"ending": "won"}, {"i_won": True}
         body = {"played_on": "2026-10-06", "me": "league", "them": "league"}
-        for method, path, sent in (
+        for method, path, body_sent in (
             ("get", f"decisions/{decision}", None), ("put", f"decisions/{decision}", ended),
             ("delete", f"decisions/{decision}", None), ("post", f"decisions/{decision}/restore", {}),
             ("get", f"decisions/{decision}/drawing", None), ("post", f"decisions/{decision}/anew", {}),
@@ -397,7 +400,7 @@ class Strangers(RecordTest):
             ("post", f"studies/{study.pk}/played", {"option": 0, **ended}),
             ("post", f"studies/{study.pk}/guess", {"meant": "safe", "ball": "8"}),
         ):  # fmt: skip
-            self.assertEqual(self.send(method, path, sent, stranger).status_code, 404, (method, path))
+            self.assertEqual(self.send(method, path, body_sent, stranger).status_code, 404, (method, path))
         own = Study.objects.create(
             owner=User.objects.get(username="udo"), question=study.question, document=study.document
         )

@@ -6,8 +6,8 @@ from pathlib import Path
 from typing import Any
 
 from partita.errors import refuse
+from partita.files.json_text import finite_json
 from partita.files.layout_file import LARGEST_BYTES, LayoutFile, parse
-from partita.files.locate import finite_json
 from partita.games.question import Question
 from partita.kernels import stages
 from partita.players.stroke_model import StrokeModel, preset, stroke_model_from

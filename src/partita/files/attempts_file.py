@@ -9,7 +9,8 @@ from typing import Any
 
 from partita.errors import Problem, Refused, refuse
 from partita.files.csv_rows import csv_rows, csv_text
-from partita.files.locate import finite_json, lines_of, size_of
+from partita.files.json_text import finite_json, size_of
+from partita.files.locate import Lines
 from partita.players.measuring.attempts import MOST_ATTEMPTS, Attempt, attempt_at
 
 COLUMNS = ("station", "outcome", "x", "y", "sitting")
@@ -63,9 +64,9 @@ def _json_rows(text: str, name: str) -> Iterable[tuple[str, dict[str, Any]]]:
     rows, path = (document.get("attempts"), ("attempts",)) if isinstance(document, dict) else (document, ())
     if not isinstance(rows, list):
         raise refuse(name, "there is no list of attempts", 'Give [{"station": "stop", "outcome": "made"}, ...].')
-    lines = lines_of(text)
+    lines = Lines(text)
     for place, row in enumerate(rows):
-        where = f"{name}: line {lines.get((*path, place), 1)}"
+        where = f"{name}: line {lines.nearest((*path, place))}"
         if not isinstance(row, dict):
             raise refuse(where, "it is not an object", _columns())
         if strange := [key for key in row if key not in COLUMNS]:

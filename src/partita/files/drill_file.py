@@ -6,7 +6,7 @@ from typing import Any
 from pydantic import ValidationError
 
 from partita.errors import Problem, Refused, refuse
-from partita.files.locate import finite_json, size_of
+from partita.files.json_text import finite_json, size_of
 from partita.practice.drills.drill import Drill, check_drill
 from partita.reports.practice.report import drill_document, drill_from
 from partita.reports.practice.schema import DrillDocument

@@ -9,7 +9,8 @@ from dataclasses import dataclass, field, replace
 from typing import Any
 
 from partita.errors import Problem, Refused, refuse
-from partita.files.locate import Path, finite_json, lines_of, size_of
+from partita.files.json_text import finite_json, size_of
+from partita.files.locate import Lines
 from partita.games import ALL_BALLS, GAMES, game_named
 from partita.games.situation import Hand, Situation
 from partita.games.snooker import BALLS_ON
@@ -64,21 +65,17 @@ def check_size(text: str) -> None:
 def parse(text: str) -> LayoutFile:
     """Read a layout file. `Refused` names the line, what is wrong and what would be accepted."""
     check_size(text)
-    lines: dict[Path, int] = {}
+    document, lines = finite_json(text, ""), Lines(text)
     try:
-        document = finite_json(text, "")
-        lines = lines_of(text)
         return read(document)
-    except RecursionError:
-        raise refuse("file", "it is nested too deeply to be a layout", "See docs/formats.md.") from None
     except Refused as refused:
         raise Refused(*(_with_line(problem, lines) for problem in refused.problems)) from None
 
 
-def _with_line(problem: Problem, lines: dict[Path, int]) -> Problem:
+def _with_line(problem: Problem, lines: Lines) -> Problem:
     """The problem with the line on which its subject stands; rules name a part of the situation, or of the file."""
     paths = (problem.path, ("situation", problem.where), (problem.where,))
-    line = next((lines[path] for path in paths if path and path in lines), None)
+    line = next((found for path in paths if path and (found := lines.of(path))), None)
     return replace(problem, where=f"line {line}, {problem.where}") if line else problem
 
 

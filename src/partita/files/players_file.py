@@ -8,7 +8,8 @@ from dataclasses import asdict, dataclass
 from typing import Any
 
 from partita.errors import Problem, Refused, refuse
-from partita.files.locate import finite_json, lines_of
+from partita.files.json_text import finite_json
+from partita.files.locate import Lines
 from partita.players.stroke_model import PRESETS, StrokeModel, stroke_model_from
 
 FORMAT = "partita-players"
@@ -48,11 +49,11 @@ def read_players(text: str, name: str = "players") -> list[WrittenPlayer]:
     rows = document.get("players")
     if not isinstance(rows, list) or len(rows) > MOST_PLAYERS:
         raise refuse(name, "its players are not a list", f"Give up to {MOST_PLAYERS} players.")
-    lines = lines_of(text)
+    lines = Lines(text)
     found: list[WrittenPlayer] = []
     problems: list[Problem] = []
     for place, row in enumerate(rows):
-        where = f"{name}: line {lines.get(('players', place), 1)}"
+        where = f"{name}: line {lines.nearest(('players', place))}"
         try:
             found.append(_player(row, where))
         except Refused as refused:

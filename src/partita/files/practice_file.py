@@ -7,7 +7,7 @@ from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
 from partita.errors import Problem, Refused, refuse
 from partita.files.csv_rows import csv_text
-from partita.files.locate import finite_json
+from partita.files.json_text import finite_json
 
 FORMAT = "partita-practice"
 LARGEST_BYTES = 8_000_000

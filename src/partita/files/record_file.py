@@ -14,9 +14,11 @@ from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
 from partita.errors import Problem, Refused, refuse
 from partita.files import layout_file
-from partita.files.locate import finite_json, lines_of
+from partita.files.json_text import finite_json
+from partita.files.locate import Lines
 from partita.games import GAMES
 from partita.players.stroke_model import StrokeModel, stroke_model_from
+from partita.progress import Steps, at_once, counted
 from partita.record.entry import Entry, entry_of
 from partita.record.running import HOWS
 from partita.record.said import Said, check_said
@@ -120,29 +122,42 @@ class WrittenRecord:
 
 def read_record(text: str, name: str = "record") -> WrittenRecord:
     """A record from a file's text. `Refused` when it is none at all; what is wrong in it is in its problems."""
-    document, lines = finite_json(text, name), lines_of(text)
+    return at_once(reading_record(finite_json(text, name), name, Lines(text)))
+
+
+def reading_record(document: Any, name: str = "record", lines: Lines | None = None) -> Steps[WrittenRecord]:
+    """The same of a parsed document, row by row; without its lines, what is wrong is named by its number."""
     if not isinstance(document, dict) or document.get("format") != FORMAT or document.get("version") != 1:
         raise refuse(name, "it is no record", f'Its format is "{FORMAT}", its version 1.')
     found = WrittenRecord()
     found.strokes = [_stroke(row, f"{name}: stroke {k + 1}") for k, row in enumerate(_list(document, "strokes", name))]
-    for kind, key, kept in (
+    kinds: tuple[tuple[Any, str, list[Any]], ...] = (
         (WrittenMatch, "matches", found.matches), (WrittenDecision, "decisions", found.decisions),
-    ):  # fmt: skip
-        for place, row in enumerate(_list(document, key, name)):
-            try:
-                one = kind.model_validate(row)
-                check_written(one, len(found.strokes))
-                kept.append(one)  # type: ignore[arg-type]
-            except ValidationError as error:
-                first = error.errors()[0]
-                path = (key, place, *first["loc"])
-                line = next((lines[path[:k]] for k in range(len(path), 0, -1) if path[:k] in lines), 1)
-                where = f"{name}: line {line} {'.'.join(str(part) for part in first['loc'])}"
-                found.problems.append(Problem(where, str(first["msg"])[:120], "Mend it, or leave it out."))
-            except Refused as refused:
-                where = f"{name}: line {lines.get((key, place), 1)}"
-                found.problems += [Problem(f"{where} {p.where}", p.what, p.accepted) for p in refused.problems]
+    )  # fmt: skip
+    rows = [
+        (kind, kept, (key, place), row)
+        for kind, key, kept in kinds
+        for place, row in enumerate(_list(document, key, name))
+    ]  # fmt: skip
+    for share, (kind, kept, path, row) in counted(rows, len(rows)):
+        if share is not None:
+            yield share
+        try:
+            one = kind.model_validate(row)
+            check_written(one, len(found.strokes))
+            kept.append(one)
+        except ValidationError as error:
+            first = error.errors()[0]
+            where = f"{_where(name, lines, *path, *first['loc'])} {'.'.join(str(part) for part in first['loc'])}"
+            found.problems.append(Problem(where, str(first["msg"])[:120], "Mend it, or leave it out."))
+        except Refused as refused:
+            where = _where(name, lines, *path)
+            found.problems += [Problem(f"{where} {p.where}", p.what, p.accepted) for p in refused.problems]
     return found
+
+
+def _where(name: str, lines: Lines | None, *path: str | int) -> str:
+    return f"{name}: {path[0]} {int(path[1]) + 1}" if lines is None else f"{name}: line {lines.nearest(path)}"
 
 
 def _list(document: dict[str, Any], key: str, name: str) -> list[Any]:

@@ -8,6 +8,7 @@ import io
 from collections.abc import Sequence
 
 from partita.errors import Problem, Refused, refuse
+from partita.files.csv_rows import csv_text
 from partita.kicks.tries import MOST_TRIES, Try, check_try
 from partita.table.diamonds import diamonds, metres
 from partita.table.spec import TableSpec
@@ -60,13 +61,12 @@ def _try_of(row: dict[str, str], table: TableSpec, where: str) -> Try:
 
 def write_tries(tries: Sequence[Try], table: TableSpec) -> str:
     """The reverse of `read_tries`."""
-    buffer = io.StringIO()
-    writer = csv.writer(buffer, lineterminator="\n")
-    writer.writerow(COLUMNS)
-    for tried in tries:
-        x, y = diamonds(table, *tried.cue)
-        writer.writerow([
-            tried.kind, f"{x:.3f}", f"{y:.3f}", " ".join(tried.route), f"{tried.aim:g}", f"{tried.arrival:g}",
-            f"{tried.side:g}", f"{tried.height:g}", f"{tried.speed_mps:g}", tried.counted_from,
-        ])  # fmt: skip
-    return buffer.getvalue()
+    return csv_text(COLUMNS, [_cells(tried, table) for tried in tries])
+
+
+def _cells(tried: Try, table: TableSpec) -> tuple[str, ...]:
+    x, y = diamonds(table, *tried.cue)
+    return (
+        tried.kind, f"{x:.3f}", f"{y:.3f}", " ".join(tried.route), f"{tried.aim:g}", f"{tried.arrival:g}",
+        f"{tried.side:g}", f"{tried.height:g}", f"{tried.speed_mps:g}", tried.counted_from,
+    )  # fmt: skip

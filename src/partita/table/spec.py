@@ -139,8 +139,10 @@ def table_from(values: dict[str, object]) -> TableSpec:
     `base` is the preset, where the name is not that of one; `pockets`, `cloth` and `cushions` are words of
     POCKET_WIDTHS, CLOTHS and CUSHION_WORDS.
     """
-    named = values.get("name") if values.get("name") in PRESETS else "pool-9ft"
-    base = table_named(str(values.get("base", named)))
+    name = values.get("name")
+    if not isinstance(name, str | None):
+        raise refuse("table name", f"{str(name)[:40]} is no text", "Give a name, or leave it out.")
+    base = table_named(str(values.get("base", name if name in PRESETS else "pool-9ft")))
     base = with_pockets(base, values.get("pockets", "standard"))
     base = with_cloth(base, values.get("cloth", "standard"))
     base = with_cushions(base, values.get("cushions", "standard"))
@@ -149,7 +151,7 @@ def table_from(values: dict[str, object]) -> TableSpec:
     for key, value in values.items():
         if key in known:
             changes[key] = _checked(key, value)
-    spec = replace(base, name=str(values.get("name", base.name))[:60], **changes)  # type: ignore[arg-type]
+    spec = replace(base, name=(base.name if name is None else name)[:60], **changes)  # type: ignore[arg-type]
     if not 1.9 < spec.length_m / spec.width_m < 2.1:
         raise refuse("table", "it is not twice as long as wide", "Give length_m about twice width_m.")
     return spec

@@ -2,7 +2,7 @@
 import { computed, ref, shallowRef, type Ref } from 'vue'
 import {
   answered, api, problemsOf,
-  type ErrorCosts, type Expectation, type Kick, type Measure, type Problem, type QuizFill, type Reckoning, type RunOut,
+  type ErrorCosts, type Expectation, type Import, type Kick, type Measure, type Problem, type QuizFill, type Reckoning, type RunOut,
   type Study,
 } from './client' // prettier-ignore
 import { createFollower, isActive, withKnown } from './follow'
@@ -17,6 +17,7 @@ interface Kinds {
   expectations: Expectation
   'quiz-fills': QuizFill
   reckonings: Reckoning
+  imports: Import
 }
 interface Asked<T> {
   /** Where what is refused or does not answer is told. */

@@ -51,8 +51,10 @@ export const useDrillSitting = defineStore('drill-sitting', () => {
       if (sitting.value?.id !== id) {
         sitting.value = null
         picked.value = null
-        const path = { sitting_id: id }
-        take(await answered(api.GET('/api/practice/sittings/{sitting_id}', { params: { path } })))
+        const params = { path: { sitting_id: id } }
+        const found = await answered(api.GET('/api/practice/sittings/{sitting_id}', { params }))
+        // Opened twice at once, it is taken once: taps that came between stay.
+        if ((sitting.value as DrillSitting | null)?.id !== id) take(found)
       }
       const now = sitting.value
       if (!now) return

@@ -40,8 +40,11 @@ export const useQuiz = defineStore('quiz', () => {
     guarded(async () => {
       if (round.value?.id === id) return
       round.value = null
-      const path = { round_id: id }
-      round.value = await answered(api.GET('/api/quiz/rounds/{round_id}', { params: { path } }))
+      const params = { path: { round_id: id } }
+      const found = await answered(api.GET('/api/quiz/rounds/{round_id}', { params }))
+      // Opened twice at once, it is taken once.
+      if ((round.value as QuizRound | null)?.id === id) return
+      round.value = found
       const first = round.value.positions.findIndex((one) => !one.study)
       await goTo(first < 0 ? round.value.positions.length : first)
     })

@@ -1,6 +1,6 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
-import type { Sitting, Station } from '@/api/client'
+import { api, type Sitting, type Station } from '@/api/client'
 import { useOutbox } from './outbox'
 import { useSitting } from './sitting'
 
@@ -55,6 +55,19 @@ describe('a sitting', () => {
     one.take(1, sitting([kept]))
     expect(one.played.map(({ token }) => token)).toEqual(['b'])
     expect(one.left(one.station as Station)).toBe(1)
+  })
+  it('keeps a tap that came while it was opened a second time', async () => {
+    const one = useSitting()
+    const answers: ((found: object) => void)[] = []
+    vi.mocked(api).GET = (() => new Promise((wake) => answers.push(wake))) as never
+    const both = [one.open(1, 7), one.open(1, 7)]
+    const response = new Response('{}')
+    answers[0]?.({ data: sitting(), response })
+    await both[0]
+    one.tap('made')
+    answers[1]?.({ data: sitting(), response })
+    await both[1]
+    expect(one.countOf('stop')).toBe(1)
   })
   it('gives every attempt a name of its own', () => {
     const one = useSitting()

@@ -25,8 +25,10 @@ export const useSitting = defineStore('sitting', () => {
   const open = (playerId: number, id: number) =>
     guarded(async () => {
       if (sitting.value?.id === id) return
-      const path = { sitting_id: id }
-      take(playerId, await answered(api.GET('/api/sittings/{sitting_id}', { params: { path } })))
+      const params = { path: { sitting_id: id } }
+      const found = await answered(api.GET('/api/sittings/{sitting_id}', { params }))
+      // Opened twice at once, it is taken once: taps that came between stay.
+      if (sitting.value?.id !== id) take(playerId, found)
     })
   function take(playerId: number, next: Sitting) {
     sitting.value = next

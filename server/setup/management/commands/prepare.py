@@ -36,11 +36,14 @@ class Command(BaseCommand):
         call_command("migrate", interactive=False, verbosity=0)
         take_pool()
         if settings.OWN_HOSTS:
-            # Its password stands in the README: whatever was tried on this machine before, nobody comes in by it.
-            User.objects.filter(username=demo.USER).update(is_active=False)
+            # Its password stands in the README: whatever was tried or restored here, nobody comes in by it.
+            found = User.objects.filter(username=demo.USER, is_active=True).first()
+            if found and found.check_password(demo.PASSWORD):
+                User.objects.filter(pk=found.pk).update(is_active=False)
+                self.stdout.write(f"The demo account {demo.USER} is shut: its password is known to all.")
         if not options["demo"] or settings.OWN_HOSTS or User.objects.filter(username=demo.USER).exists():
             return
-        user = make_account(demo.USER, demo.PASSWORD)
+        user = make_account(demo.USER, demo.PASSWORD, is_demo=True)
         for name, level, own in demo.PLAYERS:
             player = save_profile(user, Wanted(name, level, own))
             if name == demo.MEASURED:

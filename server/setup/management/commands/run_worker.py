@@ -38,9 +38,11 @@ class Command(BaseCommand):
             "stalled_worker_timeout": stalled_after, "shutdown_graceful_timeout": 5, "delete_jobs": "successful",
             "fetch_job_polling_interval": 1.0,
         }  # fmt: skip
-        self._jobs = {"studies": options["jobs"], "long": 1}
+        self._jobs = {"studies": options["jobs"], "files": 1, "long": 1}
         if options["only"]:
-            self._jobs = {options["only"]: self._jobs[options["only"]]}
+            self._jobs = {
+                name: count for name, count in self._jobs.items() if (name == "long") == (options["only"] == "long")
+            }
         asyncio.run(self._work(options["lazy"]))
 
     async def _work(self, is_lazy: bool) -> None:

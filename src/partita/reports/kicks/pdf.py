@@ -1,19 +1,18 @@
 """The kick card on paper: start numbers down, arrival numbers across, with the rails drawn beside it."""
 
-import io
 import math
 
 from reportlab.lib.pagesizes import A5, landscape
 from reportlab.lib.units import mm
 from reportlab.lib.utils import simpleSplit
-from reportlab.pdfgen.canvas import Canvas
 
 from partita.kicks.card import ARRIVALS, STARTS, Card
 from partita.options.naming import speed_words, tip_words
 from partita.physics.stroke import Stroke
 from partita.reports.kicks.words import number_words
 from partita.reports.paper.ring_marks import Units
-from partita.reports.paper.table import BORDER_M, HAIRLINE, INK, MUTED, PrintedTable, table_words
+from partita.reports.paper.sheet import BOLD, INK, PLAIN, Sheet
+from partita.reports.paper.table import BORDER_M, HAIRLINE, MUTED, PrintedTable, table_words
 
 _MARGIN, _CELL_X, _CELL_Y = 10 * mm, 11.5 * mm, 7.6 * mm
 _HEAD = 24 * mm
@@ -21,25 +20,18 @@ _HEAD = 24 * mm
 
 def kick_card_sheet(card: Card, title: str = "", units: Units = "cm") -> bytes:
     """The card as a PDF of one page, half a letter or A5; units : only what paper it is cut for."""
-    buffer = io.BytesIO()
     size = landscape(A5) if units == "cm" else (8.5 * 72, 5.5 * 72)
-    page = Canvas(buffer, pagesize=size)
-    page.setTitle(title or "Kick card")
-    page.setAuthor("Partita")
+    page = Sheet(size, title or "Kick card")
     _heading(page, size, card, title or f"Kick card: {table_words(card.table)}")
     _grid(page, size, card)
     _drawing(page, size, card)
-    page.showPage()
-    page.save()
-    return buffer.getvalue()
+    return page.pdf()
 
 
-def _heading(page: Canvas, size: tuple[float, float], card: Card, title: str) -> None:
+def _heading(page: Sheet, size: tuple[float, float], card: Card, title: str) -> None:
     stroke = Stroke(0.0, card.speed_mps, card.side, card.height)
-    page.setFillColor(INK)
-    page.setFont("Times-Bold", 15)
-    page.drawString(_MARGIN, size[1] - _MARGIN - 4 * mm, title[:60])
-    page.setFont("Helvetica", 8.5)
+    page.heading(_MARGIN, size[1] - _MARGIN - 4 * mm, title[:60], 15)
+    page.setFont(PLAIN, 8.5)
     struck = f"{tip_words(stroke)} on the running side, {speed_words(card.speed_mps, card.table)}"
     known = (
         f"with {card.correction.tries} tries of this table in it"
@@ -47,11 +39,11 @@ def _heading(page: Canvas, size: tuple[float, float], card: Card, title: str) ->
         else "as the simulated table has it; log tries to make it yours"
     )
     words = f"Three cushions, long, short, long: aim at this number of the first rail, {struck}; {known}."
-    for row, part in enumerate(simpleSplit(words, "Helvetica", 8.5, size[0] - 2 * _MARGIN)[:2]):
+    for row, part in enumerate(simpleSplit(words, PLAIN, 8.5, size[0] - 2 * _MARGIN)[:2]):
         page.drawString(_MARGIN, size[1] - _MARGIN - (9 + 3.8 * row) * mm, part)
 
 
-def _grid(page: Canvas, size: tuple[float, float], card: Card) -> None:
+def _grid(page: Sheet, size: tuple[float, float], card: Card) -> None:
     left, top = _MARGIN + _CELL_X, size[1] - _MARGIN - _HEAD
     page.setStrokeColor(HAIRLINE)
     page.setLineWidth(0.4)
@@ -59,7 +51,7 @@ def _grid(page: Canvas, size: tuple[float, float], card: Card) -> None:
         y = top - row * _CELL_Y
         page.line(_MARGIN, y, left + len(ARRIVALS) * _CELL_X, y)
     page.setFillColor(MUTED)
-    page.setFont("Helvetica", 7.5)
+    page.setFont(PLAIN, 7.5)
     page.drawString(_MARGIN, top + 6.2 * mm, "start down, arrival across; small: the plain sum")
     for column, arrival in enumerate(ARRIVALS):
         _number(page, left + (column + 0.5) * _CELL_X, top + 2 * mm, str(arrival), 9, bold=True)
@@ -73,14 +65,13 @@ def _grid(page: Canvas, size: tuple[float, float], card: Card) -> None:
                 _number(page, left + (column + 0.86) * _CELL_X, base - 1.2 * mm, number_words(plain), 5.5, muted=True)
 
 
-def _number(page: Canvas, x: float, y: float, words: str, size: float, bold: bool = False, muted: bool = False) -> None:
+def _number(page: Sheet, x: float, y: float, words: str, size: float, bold: bool = False, muted: bool = False) -> None:
     page.setFillColor(MUTED if muted else INK)
-    page.setFont("Helvetica-Bold" if bold else "Helvetica", size)
-    # Paper's standard fonts have no minus sign of their own.
-    page.drawCentredString(x, y, words.replace("−", "-"))
+    page.setFont(BOLD if bold else PLAIN, size)
+    page.drawCentredString(x, y, words)
 
 
-def _drawing(page: Canvas, size: tuple[float, float], card: Card) -> None:
+def _drawing(page: Sheet, size: tuple[float, float], card: Card) -> None:
     """The table with the numbers of its rails, the corner that counts 50 at the lower left."""
     table = card.table
     left = _MARGIN + (len(ARRIVALS) + 1) * _CELL_X + 8 * mm
@@ -100,5 +91,5 @@ def _drawing(page: Canvas, size: tuple[float, float], card: Card) -> None:
         " diamond that the ball lies out from the rail. Mirror it for the other three corners."
     )
     width = size[0] - left - _MARGIN
-    for row, part in enumerate(simpleSplit(words, "Helvetica", 7.5, width)):
+    for row, part in enumerate(simpleSplit(words, PLAIN, 7.5, width)):
         printed.text(left, low - (9 + 3.4 * row) * mm, part, 7.5)

@@ -1,17 +1,15 @@
 """A shot sheet for print: the table to scale with ring marks, their measures, and the chosen shot if there is one."""
 
-import io
-
 from reportlab.lib.pagesizes import A4, LETTER, landscape
 from reportlab.lib.units import mm
-from reportlab.pdfgen.canvas import Canvas
 
 from partita.games import game_named
 from partita.games.situation import Situation
 from partita.options.naming import POCKET_WORDS
 from partita.reports.ledger.schema import OptionDocument
 from partita.reports.paper.ring_marks import RingMark, Units, ring_marks
-from partita.reports.paper.table import BORDER_M, HAIRLINE, INK, PAPER, RAIL, PrintedTable, short_name, table_words
+from partita.reports.paper.sheet import INK, Sheet
+from partita.reports.paper.table import BORDER_M, HAIRLINE, PAPER, RAIL, PrintedTable, short_name, table_words
 from partita.table.geometry import bed_of
 
 Paths = dict[str, list[list[float]]]
@@ -29,21 +27,17 @@ def shot_sheet(
 
     option : a line of a study; paths : its drawing's paths, [t s, x, y], places in diamonds
     """
-    marks, buffer = ring_marks(situation, units), io.BytesIO()
+    marks = ring_marks(situation, units)
     size = landscape(A4 if units == "cm" else LETTER)
-    page = Canvas(buffer, pagesize=size)
-    page.setTitle(title)
-    page.setAuthor("Partita")
+    page = Sheet(size, title)
     _Sheet(page, size, situation).fill(title, units, marks, option, paths or {})
-    page.showPage()
-    page.save()
-    return buffer.getvalue()
+    return page.pdf()
 
 
 class _Sheet:
     """One page being drawn; points of the page from metres of the bed."""
 
-    def __init__(self, page: Canvas, size: tuple[float, float], situation: Situation) -> None:
+    def __init__(self, page: Sheet, size: tuple[float, float], situation: Situation) -> None:
         self.page, self.situation = page, situation
         self.width, self.height = size
         self.bed = bed_of(situation.layout.table)
@@ -69,9 +63,7 @@ class _Sheet:
         self._foot()
 
     def _heading(self, title: str) -> None:
-        self.page.setFillColor(INK)
-        self.page.setFont("Times-Bold", 20)
-        self.page.drawString(_MARGIN, self.height - _MARGIN - 6 * mm, title[:70])
+        self.page.heading(_MARGIN, self.height - _MARGIN - 6 * mm, title[:70], 20)
         situation = self.situation
         table = (
             f"{table_words(situation.layout.table)}, {self.bed.length:.2f} × {self.bed.width:.2f} m from nose to nose"

@@ -1,8 +1,8 @@
 """A table on paper: its bed to scale with pockets and diamonds, balls and paths, for all sheets."""
 
 from reportlab.lib.colors import HexColor
-from reportlab.pdfgen.canvas import Canvas
 
+from partita.reports.paper.sheet import BOLD, INK, PLAIN, Sheet
 from partita.table.diamonds import metres
 from partita.table.geometry import Bed, bed_of
 from partita.table.layout import CUE
@@ -12,9 +12,7 @@ from partita.table.spec import TableSpec
 _STANDARD = {
     "pool-9ft": "9-foot table", "pool-8ft": "8-foot table", "pool-7ft": "7-foot table", "snooker-12ft": "Snooker table",
 }  # fmt: skip
-INK, MUTED, HAIRLINE, CLOTH, RAIL = (
-    HexColor(colour) for colour in ("#20262c", "#5f676b", "#b9b2a0", "#eef2ee", "#d9d1bd")
-)
+MUTED, HAIRLINE, CLOTH, RAIL = (HexColor(colour) for colour in ("#5f676b", "#b9b2a0", "#eef2ee", "#d9d1bd"))
 DROP, PAPER = HexColor("#3a3f42"), HexColor("#ffffff")
 BORDER_M = 0.14
 
@@ -22,7 +20,7 @@ BORDER_M = 0.14
 class PrintedTable:
     """A table on a page; left, low : points of the bed's near head corner; scale : points for a metre."""
 
-    def __init__(self, page: Canvas, table: TableSpec, left: float, low: float, scale: float) -> None:
+    def __init__(self, page: Sheet, table: TableSpec, left: float, low: float, scale: float) -> None:
         self.page, self.table, self.left, self.low, self.scale = page, table, left, low, scale
         self.bed: Bed = bed_of(table)
 
@@ -33,7 +31,7 @@ class PrintedTable:
     def text(self, x: float, y: float, words: str, size: float = 9, *, bold: bool = False, muted: bool = False) -> None:
         """Words at a point of the page."""
         self.page.setFillColor(MUTED if muted else INK)
-        self.page.setFont("Helvetica-Bold" if bold else "Helvetica", size)
+        self.page.setFont(BOLD if bold else PLAIN, size)
         self.page.drawString(x, y, words)
 
     def draw(self, numbers: bool = True) -> None:
@@ -69,7 +67,7 @@ class PrintedTable:
     def _number(self, number: int, x: float, y: float) -> None:
         u, v = self.at(x, y)
         self.page.setFillColor(INK)
-        self.page.setFont("Helvetica", 6.5)
+        self.page.setFont(PLAIN, 6.5)
         self.page.drawCentredString(u, v, str(number))
 
     def path(self, ball: str, points: list[list[float]]) -> None:

@@ -1,20 +1,17 @@
 """A match on paper: the score, the chance of the match as a line, rack by rack."""
 
-import io
 from collections.abc import Sequence
 from itertools import pairwise
 
 from reportlab.lib.pagesizes import A4
 from reportlab.lib.units import mm
 from reportlab.lib.utils import simpleSplit
-from reportlab.pdfgen.canvas import Canvas
 
-from partita.reports.paper.table import INK
+from partita.reports.paper.sheet import BOLD, INK, PLAIN, Sheet
 from partita.reports.record.schema import AfterDocument, RackDocument
 
 _MARGIN, _CHART_MM, _ROW_MM = 18 * mm, 46.0, 5.2
 _COLUMNS_MM = (0, 14, 58, 102, 122)
-_FONT, _BOLD = "Helvetica", "Helvetica-Bold"
 
 
 def match_sheet(
@@ -25,36 +22,28 @@ def match_sheet(
 
     Racks that may still come have a ruled line each, to be filled in by hand.
     """
-    buffer = io.BytesIO()
-    page, last = Canvas(buffer, pagesize=A4), running[-1]
-    page.setTitle(" – ".join(names))
-    page.setAuthor("Partita")
-    page.setFillColor(INK)
-    page.setStrokeColor(INK)
+    page, last = Sheet(A4, " – ".join(names)), running[-1]
     top = A4[1] - _MARGIN
-    page.setFont("Times-Bold", 20)
-    page.drawString(_MARGIN, top, " – ".join(names)[:60])
+    page.heading(_MARGIN, top, " – ".join(names)[:60], 20)
     page.drawRightString(A4[0] - _MARGIN, top, f"{last.my_racks} : {last.their_racks}")
-    page.setFont(_FONT, 10)
+    page.setFont(PLAIN, 10)
     page.drawString(_MARGIN, top - 7 * mm, below[:110])
     low = top - 16 * mm - _CHART_MM * mm
     _chart(page, low, running, 2 * race_to - 1)
     is_over = race_to in (last.my_racks, last.their_racks)
     top = _rows(page, low - 14 * mm, names, running, racks, 0 if is_over else 2 * race_to - len(running))
-    page.setFont(_FONT, 10)
-    for line in simpleSplit(notes, _FONT, 10, A4[0] - 2 * _MARGIN):
+    page.setFont(PLAIN, 10)
+    for line in simpleSplit(notes, PLAIN, 10, A4[0] - 2 * _MARGIN):
         page.drawString(_MARGIN, top, line)
         top -= _ROW_MM * mm
-    page.showPage()
-    page.save()
-    return buffer.getvalue()
+    return page.pdf()
 
 
-def _chart(page: Canvas, low: float, running: Sequence[AfterDocument], most: int) -> None:
+def _chart(page: Sheet, low: float, running: Sequence[AfterDocument], most: int) -> None:
     """My chance of the match, from 0 below to 100 % above, rack by rack."""
     left, right, high = _MARGIN + 12 * mm, A4[0] - _MARGIN, low + _CHART_MM * mm
     page.setLineWidth(0.3)
-    page.setFont(_FONT, 8)
+    page.setFont(PLAIN, 8)
     for share in (0.0, 0.5, 1.0):
         y = low + share * (high - low)
         page.line(left, y, right, y)
@@ -70,7 +59,7 @@ def _chart(page: Canvas, low: float, running: Sequence[AfterDocument], most: int
 
 
 def _rows(
-    page: Canvas, top: float, names: tuple[str, str], running: Sequence[AfterDocument], racks: Sequence[RackDocument],
+    page: Sheet, top: float, names: tuple[str, str], running: Sequence[AfterDocument], racks: Sequence[RackDocument],
     to_come: int,
 ) -> float:  # fmt: skip
     """A rack a line, its account below it, over as many pages as it takes; where the next line would stand."""
@@ -83,7 +72,7 @@ def _rows(
         _row(page, top, (str(rack.number), who[rack.i_broke], who[bool(rack.i_won)], score, how))
         if rack.account:
             top = _next_line(page, top)
-            page.setFont(_FONT, 8)
+            page.setFont(PLAIN, 8)
             page.drawString(_MARGIN + _COLUMNS_MM[1] * mm, top, rack.account.words)
     page.setLineWidth(0.3)
     for number in range(len(running), len(running) + to_come):
@@ -93,7 +82,7 @@ def _rows(
     return top - 2 * _ROW_MM * mm
 
 
-def _next_line(page: Canvas, top: float) -> float:
+def _next_line(page: Sheet, top: float) -> float:
     if top - _ROW_MM * mm >= _MARGIN:
         return top - _ROW_MM * mm
     page.showPage()
@@ -103,7 +92,7 @@ def _next_line(page: Canvas, top: float) -> float:
     return A4[1] - _MARGIN
 
 
-def _row(page: Canvas, y: float, words: Sequence[str], bold: bool = False) -> None:
-    page.setFont(_BOLD if bold else _FONT, 9.5)
+def _row(page: Sheet, y: float, words: Sequence[str], bold: bool = False) -> None:
+    page.setFont(BOLD if bold else PLAIN, 9.5)
     for at, word in zip(_COLUMNS_MM, words, strict=False):
         page.drawString(_MARGIN + at * mm, y, word)

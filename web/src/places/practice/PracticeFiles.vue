@@ -3,7 +3,9 @@ import { ref } from 'vue'
 import { answered, api } from '@/api/client'
 import { useGuarded } from '@/api/guarded'
 import { upload } from '@/api/upload'
+import ImportLine from '@/parts/ImportLine.vue'
 import ProblemList from '@/parts/ProblemList.vue'
+import { useImport } from '@/stores/imports'
 
 /** Practice as files: all of it out, a file of it or a shared drill in. */
 const emit = defineEmits<{ taken: [] }>()
@@ -16,14 +18,16 @@ function given(input: HTMLInputElement | null): File | null {
   if (input) input.value = ''
   return file
 }
-const takeIn = () =>
-  guarded(async () => {
-    const file = given(field.value)
-    if (!file) return
-    const done = await answered(api.POST('/api/practice/file', upload(file)))
-    taken.value = `Taken in: ${done.sittings} sittings with ${done.drill_attempts} attempts, ${done.rounds} rounds, ${done.drills} drills.`
-    emit('taken')
-  })
+const whole = useImport(({ new: found }) => {
+  taken.value = `Taken in: ${found.sittings} sittings with ${found.drill_attempts} attempts, ${found.rounds} rounds, ${found.drills} drills.`
+  emit('taken')
+})
+const { running, share, waits } = whole
+async function takeIn() {
+  const file = given(field.value)
+  taken.value = ''
+  if (file) await whole.take(file, { what: 'practice' })
+}
 const takeDrill = () =>
   guarded(async () => {
     const file = given(shared.value)
@@ -37,7 +41,8 @@ const takeDrill = () =>
 <template>
   <section class="sheet" aria-label="Files">
     <h2>Files</h2>
-    <ProblemList :problems="problems" />
+    <ProblemList :problems="[...problems, ...whole.problems.value]" />
+    <ImportLine v-if="running" :share="share" :waits="waits" @stop="whole.stop" />
     <p class="row">
       <a class="link" href="/api/practice/file" download>All practice as JSON</a>
       <a class="link" href="/api/practice/csv/attempts" download>Attempts as CSV</a>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { answered, api, type BroughtBack } from '@/api/client'
+import { answered, api } from '@/api/client'
 import { useGuarded } from '@/api/guarded'
-import { upload } from '@/api/upload'
+import ImportLine from '@/parts/ImportLine.vue'
 import ProblemList from '@/parts/ProblemList.vue'
 import { useSession } from '@/session/session'
+import { useImport } from '@/stores/imports'
 
 /** One's account: everything of it as one file, out and in; another password; and its end. */
 const emit = defineEmits<{ taken: [] }>()
@@ -13,7 +14,7 @@ const session = useSession()
 const router = useRouter()
 const { problems, guarded } = useGuarded()
 const whole = ref<HTMLInputElement | null>(null)
-const brought = ref<BroughtBack | null>(null)
+const brought = ref<Record<string, number> | null>(null)
 /** What is being done that asks for the password. */
 const doing = ref<'password' | 'leave' | null>(null)
 const password = ref('')
@@ -31,22 +32,25 @@ const change = () =>
     begin(null)
     isChanged.value = true
   })
-const bringBack = () =>
-  guarded(async () => {
-    const chosen = whole.value?.files?.[0]
-    if (whole.value) whole.value.value = ''
-    if (!chosen) return
-    brought.value = await answered(api.POST('/api/account/file', upload(chosen)))
-    await Promise.all([session.loadPlayers(), session.loadTables()])
-    emit('taken')
-  })
+const back = useImport(async (found) => {
+  brought.value = found.new
+  await Promise.all([session.loadPlayers(), session.loadTables()])
+  emit('taken')
+})
+async function bringBack() {
+  const chosen = whole.value?.files?.[0]
+  if (whole.value) whole.value.value = ''
+  brought.value = null
+  if (chosen) await back.take(chosen, { what: 'account' })
+}
+const { running, share, waits } = back
 const leave = () =>
   guarded(async () => {
     await answered(api.POST('/api/account/delete', { body: { password: password.value } }))
     await router.push('/')
     window.location.assign('/')
   })
-const PARTS: [keyof BroughtBack, string][] = [
+const PARTS: [string, string][] = [
   ['players', 'players'],
   ['tables', 'tables'],
   ['attempts', 'attempts'],
@@ -58,9 +62,9 @@ const PARTS: [keyof BroughtBack, string][] = [
   ['rounds', 'rounds of the quiz'],
 ]
 const broughtWords = computed(() => {
-  const back = brought.value
-  if (!back) return ''
-  const parts = PARTS.filter(([key]) => back[key]).map(([key, name]) => `${back[key]} ${name}`)
+  const found = brought.value
+  if (!found) return ''
+  const parts = PARTS.filter(([key]) => found[key]).map(([key, name]) => `${found[key]} ${name}`)
   return parts.length ? `Brought back: ${parts.join(', ')}.` : 'All of it was here already.'
 })
 </script>
@@ -68,7 +72,8 @@ const broughtWords = computed(() => {
 <template>
   <section class="sheet" aria-label="My account">
     <h2>My account</h2>
-    <ProblemList :problems="problems" />
+    <ProblemList :problems="[...problems, ...back.problems.value]" />
+    <ImportLine v-if="running" :share="share" :waits="waits" @stop="back.stop" />
     <p>
       <a class="link" href="/api/account/file" download>Take everything away as one file</a>
       <span class="muted"> players, tables, attempts, layouts, kept studies, tries, the record.</span>

@@ -1,48 +1,46 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { answered, api, sentence, type RecordReading } from '@/api/client'
-import { useGuarded } from '@/api/guarded'
-import { upload } from '@/api/upload'
+import { sentence, type Imported } from '@/api/client'
+import ImportLine from '@/parts/ImportLine.vue'
 import ProblemList from '@/parts/ProblemList.vue'
 import { useSession } from '@/session/session'
 import { fileOf, type Filters } from '@/stores/filters'
+import { useImport } from '@/stores/imports'
 
 /** The record as files, out and in. */
 const props = defineProps<{ filters: Filters }>()
 const emit = defineEmits<{ taken: [] }>()
 const session = useSession()
-const { problems, guarded } = useGuarded()
+const { problems, running, share, waits, take, stop } = useImport((found, asked) => {
+  if (asked.only_read) reading.value = found
+  else void arrived(found)
+})
 const field = ref<HTMLInputElement | null>(null)
 const file = ref<File | null>(null)
-const reading = ref<RecordReading | null>(null)
+const reading = ref<Imported | null>(null)
 const taken = ref('')
 const level = ref('')
 const levels = computed(() => session.players.filter((player) => !player.own))
-const news = computed(() => (reading.value?.matches.length ?? 0) + (reading.value?.decisions ?? 0))
-const given = () => (file.value ? upload(file.value, { level: level.value }) : null)
+const matches = computed(() => reading.value?.new.matches ?? 0)
+const decisions = computed(() => reading.value?.new.decisions ?? 0)
 
-const look = () =>
-  guarded(async () => {
-    taken.value = ''
-    const body = given()
-    if (body) reading.value = await answered(api.POST('/api/record/read', body))
-  })
+async function send(only_read: boolean) {
+  taken.value = ''
+  if (file.value) await take(file.value, { what: 'record', level: level.value, only_read })
+}
+const look = () => send(true)
 async function choose() {
   file.value = field.value?.files?.[0] ?? null
   if (field.value) field.value.value = ''
   reading.value = null
   await look()
 }
-const take = () =>
-  guarded(async () => {
-    const body = given()
-    if (!body) return
-    const done = await answered(api.POST('/api/record/take', body))
-    taken.value = `Taken in: ${done.matches.length} matches, ${done.decisions} decisions of no match.`
-    reading.value = file.value = null
-    await session.loadPlayers()
-    emit('taken')
-  })
+async function arrived(found: Imported) {
+  taken.value = `Taken in: ${found.new.matches} matches, ${found.new.decisions} decisions of no match.`
+  reading.value = file.value = null
+  await session.loadPlayers()
+  emit('taken')
+}
 </script>
 
 <template>
@@ -70,21 +68,22 @@ const take = () =>
       />
     </p>
     <ProblemList :problems="problems" />
+    <ImportLine v-if="running" :share="share" :waits="waits" @stop="stop" />
     <p v-if="taken" role="status">
       <b>{{ taken }}</b>
     </p>
     <div v-if="reading" class="reading" role="group" aria-label="What the file holds">
       <p>
-        <b>{{ file?.name }}</b>: {{ reading.matches.length }} new
-        {{ reading.matches.length === 1 ? 'match' : 'matches' }}, {{ reading.decisions }} new decisions of no
-        match; {{ reading.known }} here already; {{ reading.problems.length }} left out.
+        <b>{{ file?.name }}</b>: {{ matches }} new {{ matches === 1 ? 'match' : 'matches' }},
+        {{ decisions }} new decisions of no match; {{ reading.known }} here already;
+        {{ reading.problems.length }} left out.
       </p>
       <ul v-if="reading.matches.length">
         <li v-for="(one, i) in reading.matches.slice(0, 12)" :key="i">
           {{ one.date }}: {{ one.player }} – {{ one.opponent }}, {{ one.racks }} racks,
           {{ one.decisions }} decisions
         </li>
-        <li v-if="reading.matches.length > 12">and {{ reading.matches.length - 12 }} more</li>
+        <li v-if="matches > 12">and {{ matches - 12 }} more</li>
       </ul>
       <ul v-if="reading.problems.length" class="wrong">
         <li v-for="(one, i) in reading.problems.slice(0, 12)" :key="i">{{ sentence(one) }}</li>
@@ -92,7 +91,7 @@ const take = () =>
       </ul>
       <label v-if="reading.strangers.length || level"
         >Players nobody knows here
-        <select v-model="level" @change="look">
+        <select v-model="level" @change="look()">
           <option value="">leave their matches out</option>
           <option v-for="one in levels" :key="one.key" :value="one.key">
             make them {{ one.name }} players
@@ -100,7 +99,9 @@ const take = () =>
         </select>
       </label>
       <p class="choices">
-        <button type="button" class="main" :disabled="!news" @click="take">Take it in</button>
+        <button type="button" class="main" :disabled="!(matches + decisions) || running" @click="send(false)">
+          Take it in
+        </button>
         <button type="button" @click="reading = null">Leave it</button>
       </p>
     </div>
