@@ -44,6 +44,8 @@ def server_environment(database_url: str, state: Path, port: int, served: Servin
         "PARTITA_COOKIE": f"partita-{port}",
         "DJANGO_SETTINGS_MODULE": "config.settings",
         "PYTHONUNBUFFERED": "1",
+        # Threads share two heaps: with one each, what they free stays in pieces.
+        "MALLOC_ARENA_MAX": os.environ.get("MALLOC_ARENA_MAX", "2"),
         **(served.environment if served else {}),
     }
 

@@ -1,5 +1,5 @@
-"""Processes killed in turn and a disk that fills, while somebody saves, weighs and plays out: what is lost, how soon it
-works again.
+"""Processes killed in turn and a disk that fills, while somebody saves, weighs, plays out and brings files back: what
+is lost, how soon it works again, how much memory it takes.
 
 Run by `./partita bench faults.processes`; PARTITA_ROUNDS names another number of rounds. It starts a Partita of its own
 in a state folder of its own (as root on a file system of a few hundred MB, which it fills), and ends it. Prints what it
@@ -25,9 +25,13 @@ from typing import Any
 from benchmarks.figures import keep
 from launcher.database import free_port
 from launcher.places import CHECKOUT, IS_ROOT
+from partita.files.drill_file import drill_json
+from partita.practice.drills.catalogue import DRILLS
 
 ROUNDS = int(os.environ.get("PARTITA_ROUNDS", "20"))
 _SIZE_MB, _LONGEST_S = 700, 60
+# Of one file.
+_SITTINGS = 20
 _LAYOUT = {
     "format": "partita-layout", "version": 1,
     "balls": {"cue": [2, 1], "3": [5, 3], "5": [6, 2], "8": [4, 1], "9": [7, 1.2]}, "situation": {"shooter": "me"},
@@ -44,15 +48,16 @@ class Visitor:
         signed = self.ask("POST", "/api/session", {"username": "harbour", "password": "lane-nine"})
         self.token = signed[1]["csrf"]
 
-    def ask(self, method: str, path: str, body: Any = None) -> tuple[int, Any]:
+    def ask(self, method: str, path: str, body: Any = None, kind: str = "application/json") -> tuple[int, Any]:
         """Status and answer; (0, None) when nothing answers."""
         asked = http.client.HTTPConnection("127.0.0.1", self.port, timeout=30)
         headers = {
             "Cookie": "; ".join(f"{name}={value}" for name, value in self.cookies.items()),
-            "X-CSRFToken": self.token, "Content-Type": "application/json",
+            "X-CSRFToken": self.token, "Content-Type": kind,
         }  # fmt: skip
         try:
-            asked.request(method, path, None if body is None else json.dumps(body), headers)
+            sent = body if body is None or isinstance(body, bytes) else json.dumps(body)
+            asked.request(method, path, sent, headers)
             answer = asked.getresponse()
             text = answer.read()
         except (OSError, http.client.HTTPException):
@@ -67,6 +72,17 @@ class Visitor:
         except ValueError:
             return answer.status, None
 
+    def send(self, path: str, text: str, **fields: str) -> tuple[int, Any]:
+        """A file with what is said of it, as a form."""
+        edge = "partita-faults"
+        named = {f'"{name}"': value for name, value in fields.items()} | {'"file"; filename="a.json"': text}
+        parts = [
+            f"--{edge}\r\nContent-Disposition: form-data; name={name}\r\n\r\n{value}\r\n"
+            for name, value in named.items()
+        ]
+        body = "".join([*parts, f"--{edge}--\r\n"])
+        return self.ask("POST", path, body.encode(), f"multipart/form-data; boundary={edge}")
+
     def until(self, method: str, path: str, good: Callable[[Any], bool], body: Any = None) -> tuple[float, Any]:
         """Seconds until an answer is good, and that answer."""
         began = time.monotonic()
@@ -76,6 +92,28 @@ class Visitor:
                 return time.monotonic() - began, answer
             time.sleep(0.1)
         raise SystemExit(f"{method} {path} was not answered well within {_LONGEST_S} s: {status} {str(answer)[:300]}")
+
+
+class Bringer(threading.Thread):
+    """Brings one file of practice after another; each that is accepted is taken in whole, whatever is killed."""
+
+    def __init__(self, visitor: Visitor) -> None:
+        super().__init__(daemon=True)
+        self.visitor, self.accepted, self.whole, self.stopped = visitor, 0, 0, False
+
+    def run(self) -> None:
+        """Until it is stopped."""
+        number = 0
+        while not self.stopped:
+            number += 1
+            status, asked = self.visitor.send("/api/imports", json.dumps(_practice(number)), what="practice")
+            if status != 200:
+                time.sleep(0.2)
+                continue
+            self.accepted += 1
+            path = f"/api/imports/{asked['id']}"
+            _, done = self.visitor.until("GET", path, lambda answer: answer["status"] not in ("queued", "running"))
+            self.whole += done["status"] == "done" and done["document"]["new"]["sittings"] == _SITTINGS
 
 
 class Saver(threading.Thread):
@@ -94,7 +132,7 @@ class Saver(threading.Thread):
             status, answer = self.visitor.ask("POST", "/api/layouts", {"name": name, "document": _LAYOUT})
             if status == 200:
                 self.kept[answer["id"]] = name
-            time.sleep(0.1)
+            time.sleep(0.4)
 
 
 def _launch(command: str, env: dict[str, str]) -> "subprocess.Popen[str]":
@@ -144,8 +182,9 @@ def _two_starts(env: dict[str, str], state: Path) -> dict[str, Any]:
 
 def _rounds(visitor: Visitor, state: Path, env: dict[str, str], same: Any) -> dict[str, Any]:
     """Each process killed in turn, in the middle of everything."""
-    saver = Saver(visitor)
+    saver, bringer = Saver(visitor), Bringer(visitor)
     saver.start()
+    bringer.start()
     back: dict[str, list[float]] = {name: [] for name in _KILLED}
     answered: dict[str, list[float]] = {name: [] for name in _KILLED}
     others = 0
@@ -169,17 +208,37 @@ def _rounds(visitor: Visitor, state: Path, env: dict[str, str], same: Any) -> di
         _, done = visitor.until("GET", f"/api/studies/{study['id']}", lambda answer: answer["status"] == "done")
         answered[name].append(time.monotonic() - began)
         others += _said(done) != same
-    saver.stopped = True
+    saver.stopped = bringer.stopped = True
     saver.join()
+    bringer.join()
     lost = sum(
         visitor.until("GET", f"/api/layouts/{key}", lambda answer: True)[1]["name"] != name
         for key, name in saver.kept.items()
     )
     return {
         "rounds": ROUNDS, "saves_acknowledged": len(saver.kept), "of_them_lost": lost, "other_answers": others,
+        "files_accepted": bringer.accepted, "of_them_not_taken_in_whole": bringer.accepted - bringer.whole,
         "saving_again_after_s": {name: _spread(values) for name, values in back.items()},
         "the_weighing_answered_after_s": {name: _spread(values) for name, values in answered.items()},
     }  # fmt: skip
+
+
+def _practice(number: int) -> dict[str, Any]:
+    """A file of sittings that nobody has yet."""
+    drill = drill_json(DRILLS["stop"])
+    taps = [{"token": f"t{k}", "step": 1, "outcome": "missed"} for k in range(20)]
+    same = {"day": "2026-03-01", "player": "Ida Brandt", "drill": drill, "table": "pool-9ft", "attempts": taps}
+    sittings = [{**same, "token": f"file-{number}-{k}"} for k in range(_SITTINGS)]
+    return {"format": "partita-practice", "version": 1, "sittings": sittings}
+
+
+def _memory_mb(state: Path) -> dict[str, int]:
+    """Resident memory of the processes that serve and work, pages that they share counted in each."""
+    found = {}
+    for name, part in (("web", "uvicorn"), ("answers", "--only studies"), ("long work", "--only long")):
+        sizes = [int((Path("/proc") / str(pid) / "statm").read_text().split()[1]) for pid in _processes(state, part)]
+        found[name] = sum(sizes) * os.sysconf("SC_PAGE_SIZE") // 1_000_000
+    return found
 
 
 def _spread(values: list[float]) -> dict[str, float]:
@@ -235,6 +294,8 @@ def main() -> int:
             _, study = visitor.until("POST", "/api/studies", lambda answer: True, _question())
             path = f"/api/studies/{study['id']}"
             _, settled = visitor.until("GET", path, lambda answer: answer["status"] == "done")
+            time.sleep(10)
+            figures["memory idle, MB"] = _memory_mb(state)
             visitor.until("POST", f"{path}/playouts", lambda answer: True, {"racks": 20_000, "freely": True})
             figures["kills"] = _rounds(visitor, state, env, _said(settled))
             if is_small:
@@ -244,7 +305,8 @@ def main() -> int:
         figures["left running after stop"] = len(_processes(state, "partita") + _processes(state, "run_worker"))
     keep("faults-processes", figures)
     kills, disk = figures["kills"], figures.get("full disk", {})
-    return 1 if kills["of_them_lost"] or kills["other_answers"] or disk.get("of_them_lost") else 0
+    wrong = [kills[name] for name in ("of_them_lost", "other_answers", "of_them_not_taken_in_whole")]
+    return 1 if any(wrong) or disk.get("of_them_lost") else 0
 
 
 if __name__ == "__main__":

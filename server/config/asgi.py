@@ -6,6 +6,7 @@ Bodies are bounded before Django sees them: it would write one of any size to th
 import json
 import os
 import threading
+import time
 from typing import Any
 
 from django.core.asgi import get_asgi_application
@@ -51,7 +52,12 @@ async def _refuse(send: Any) -> None:
     await send({"type": "http.response.body", "body": body})
 
 
+# Whoever saved while the process was gone is answered first: loading takes the interpreter for seconds.
+_FIRST_S = 5.0
+
+
 def _load() -> None:
+    time.sleep(_FIRST_S)
     if stages.wait_for("weighing"):
         load("weighing")
 

@@ -62,14 +62,18 @@ class Command(BaseCommand):
         await app.run_worker_async(queues=["care"], name="care", concurrency=1, **self._with)
 
     async def _take(self, app: Any, is_lazy: bool) -> None:
-        """What a dead worker left is put back meanwhile; jobs are taken when what most of them need is loaded."""
-        loading = threading.Thread(target=_load, args=("weighing",), daemon=True)
-        loading.start()
-        while loading.is_alive():
-            await asyncio.sleep(0.05)
-        if not is_lazy:
-            # Weighing goes on meanwhile; whoever plans first does not wait for this to be loaded.
-            threading.Thread(target=_load, args=("runs",), daemon=True).start()
+        """What a dead worker left is put back meanwhile; jobs are taken when what most of them need is loaded.
+
+        Who only does long work loads what a job calls, when it calls it: idle, it holds a third of the memory.
+        """
+        if "studies" in self._jobs:
+            loading = threading.Thread(target=_load, args=("weighing",), daemon=True)
+            loading.start()
+            while loading.is_alive():
+                await asyncio.sleep(0.05)
+            if not is_lazy:
+                # Weighing goes on meanwhile; whoever plans first does not wait for this to be loaded.
+                threading.Thread(target=_load, args=("runs",), daemon=True).start()
         self.stdout.write("worker ready")
         self.stdout.flush()
         await asyncio.gather(*(
