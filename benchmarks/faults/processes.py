@@ -29,7 +29,7 @@ from partita.files.drill_file import drill_json
 from partita.practice.drills.catalogue import DRILLS
 
 ROUNDS = int(os.environ.get("PARTITA_ROUNDS", "20"))
-_SIZE_MB, _LONGEST_S = 700, 60
+_SIZE_MB, _LONGEST_S = 700, 180
 # Of one file.
 _SITTINGS = 20
 _LAYOUT = {

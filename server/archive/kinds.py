@@ -14,6 +14,7 @@ from pydantic import Field
 
 from archive import everything
 from archive.models import Import, ImportPart
+from edge.busy import BusyError
 from edge.documents import decoded
 from partita.errors import Refused, refuse
 from partita.files import practice_file, record_file
@@ -23,9 +24,10 @@ from practice import files as practice
 from records import files as records
 from records.files import Reading
 from work.addresses import WorkOut
-from work.asking import asked_anew
+from work.asking import asked_beside
 from work.followed import in_one_transaction
 from work.kinds import Answer, Kind, registered
+from work.models import OVER, UNENDED
 
 # The largest file of each kind, bytes.
 _LARGEST = {
@@ -34,6 +36,8 @@ _LARGEST = {
     "practice": practice_file.LARGEST_BYTES,
 }
 _PART_BYTES = 1_000_000
+# Files of one account that are on their way at a time.
+_MOST_WAITING = 8
 # A list that is shown, not kept.
 _MOST_SHOWN = 200
 
@@ -92,15 +96,20 @@ class FileImportOut(WorkOut):
 
 
 def ask(owner: Any, file: UploadedFile, asked: FileImportIn) -> Import:
-    """Put a file by, and set its reading going. `Refused` for one that is too large."""
+    """Put a file by, and set its reading going. `Refused` where it is too large, `BusyError` where too many wait.
+
+    The same file sent twice at once is read twice, and the second time all of it is known.
+    """
     largest = _LARGEST[asked.what]
     if (file.size or 0) > largest:
         raise refuse("file", "it is too large", f"Give at most {largest // 1_000_000} MB.")
     records.check_level(asked.level)
+    mine = Import.objects.filter(owner=owner)
+    if mine.filter(status__in=UNENDED).count() >= _MOST_WAITING:
+        raise BusyError("file", f"{_MOST_WAITING} of yours are waiting already", "Wait for one of them.", 5)
     with transaction.atomic():
-        # What came before has been taken, or is being stopped: its content is needed no more.
-        ImportPart.objects.filter(file__owner=owner).delete()
-        row = asked_anew(IMPORTS, owner, question=asked.dict())
+        ImportPart.objects.filter(file__in=mine.filter(status__in=OVER)).delete()
+        row = asked_beside(IMPORTS, owner=owner, question=asked.dict())
         for content in file.chunks(_PART_BYTES):
             ImportPart.objects.create(file=row, content=content)
     return row

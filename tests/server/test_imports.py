@@ -22,6 +22,7 @@ from partita.progress import Steps
 from practice import quiz
 from practice.models import DrillSitting, QuizRound
 from profiles.services import Wanted, save_profile
+from records.models import Match
 from setup import demo
 from studies.models import Study
 from tests.server.documents import line, settled
@@ -59,6 +60,11 @@ class Bounded(ImportCase, TestCase):
         text = json.dumps(self.whole)[:-1] + ', "more": [' + "{}," * 2_000_000 + "{}]}"
         with mock.patch("partita.files.json_text._each_once", side_effect=AssertionError("it was built")):
             self.assertIn("more than 3,000,000 values", self.refused("account", text))
+
+    def test_a_list_of_a_million_nothings_is_refused_before_one_is_looked_at(self) -> None:
+        text = '{"format": "partita-record", "version": 1, "matches": [' + "{}," * 1_000_000 + "{}]}"
+        with mock.patch("partita.files.record_file.WrittenMatch.model_validate", side_effect=AssertionError):
+            self.assertIn("more than 100,000", self.refused("record", text))
 
     def test_what_is_nested_deeper_than_any_file_is_refused(self) -> None:
         for deep in (60, 100_000):
@@ -194,6 +200,33 @@ class InAWorker(ImportCase, SharedWorker):
         eventually("it is taken in", lambda: self.client.get(path).json()["status"] == "done", 120)
         self.assertEqual(self.client.get(path).json()["document"]["new"]["matches"], 22)
         self.assertFalse(ImportPart.objects.exists())
+
+    def test_the_same_file_from_several_devices_at_once_is_taken_once_and_all_are_told_so(self) -> None:
+        season = demo.SEASON.read_text("utf-8")
+
+        def device(_: int) -> int:
+            try:
+                client = Client()
+                client.force_login(self.user)
+                upload = {
+                    "file": SimpleUploadedFile("season.json", season.encode()),
+                    "what": "record",
+                    "level": "league",
+                }
+                return int(client.post("/api/imports", upload).json()["id"])
+            finally:
+                connection.close()
+
+        with ThreadPoolExecutor(4) as devices:
+            keys = [*devices.map(device, range(4))]
+        rows = Import.objects.filter(pk__in=keys)
+        eventually("all are taken in", lambda: rows.filter(status="done").count() == 4, 120)
+        self.assertEqual(sorted(row.document["new"]["matches"] for row in rows if row.document), [0, 0, 0, 22])
+        self.assertEqual(Match.objects.count(), 22)
+
+    def test_no_account_fills_the_queue_with_files(self) -> None:
+        with mock.patch("archive.kinds._MOST_WAITING", 0):
+            self.assertEqual(sent(self.client, "record", "{}").status_code, 429)
 
 
 class TwoDevices(ImportCase, TransactionTestCase):

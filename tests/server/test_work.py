@@ -9,6 +9,7 @@ from django.conf import settings
 from django.contrib.auth.models import User
 from django.test import TestCase, override_settings
 
+from archive.models import Import
 from edge.days import today
 from kicks.models import Kick
 from measures.models import Attempt, ErrorCosts, Measure
@@ -62,6 +63,10 @@ def a_row_of_each_kind(owner: Any) -> list[Any]:
         ),
         QuizFill.objects.create(owner=owner, question={}, document={"done": 1, "of": 1, "kept": 1}),
         Reckoning.objects.create(owner=owner, question={}, document={"done": 1, "of": 1, "left_out": 0}),
+        Import.objects.create(
+            owner=owner, question={"what": "record"},
+            document={"new": {}, "known": 0, "matches": [], "strangers": [], "problems": []},
+        ),
     ]  # fmt: skip
 
 

@@ -26,6 +26,8 @@ from partita.table.layout import CUE
 
 FORMAT = "partita-record"
 LARGEST_BYTES = 40_000_000
+# Matches, decisions or strokes of one file: more than any account may have.
+_MOST_ROWS = 100_000
 EARLIEST = Day(1990, 1, 1)
 Name = Annotated[str, Field(max_length=60, pattern=r"^[^\x00-\x1f\x7f]*$")]
 Words = Annotated[str, Field(max_length=1000, pattern=r"^[^\x00-\x08\x0b-\x1f\x7f]*$")]
@@ -164,6 +166,8 @@ def _list(document: dict[str, Any], key: str, name: str) -> list[Any]:
     rows = document.get(key, [])
     if not isinstance(rows, list):
         raise refuse(f"{name} {key}", "they are not a list", "Give a file that was saved here.")
+    if len(rows) > _MOST_ROWS:
+        raise refuse(f"{name} {key}", f"there are more than {_MOST_ROWS:,}", "Split the file.")
     return rows
 
 
