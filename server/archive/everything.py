@@ -30,6 +30,7 @@ from partita.files.practice_file import read_practice
 from partita.files.record_file import reading_record
 from partita.progress import Steps, between, counted
 from practice import files as practice
+from practice.taking import taking as taking_practice
 from profiles import services as profiles
 from profiles.models import PlayerProfile
 from records import files as records
@@ -176,7 +177,7 @@ def bringing_back(owner: User, text: str) -> Steps[dict[str, int]]:
         raise Refused(*found.problems[:_MOST_TOLD])
     new |= {"matches": len(found.matches), "decisions": len(found.decisions)}
     if file.practice:
-        new |= yield from between(0.8, 1.0, practice.taking(owner, read_practice(file.practice)))
+        new |= yield from between(0.8, 1.0, taking_practice(owner, read_practice(file.practice)))
     return new
 
 

@@ -20,7 +20,7 @@ from partita.errors import Refused, refuse
 from partita.files import practice_file, record_file
 from partita.files.json_text import finite_json
 from partita.progress import Steps
-from practice import files as practice
+from practice.taking import taking as taking_practice
 from records import files as records
 from records.files import Reading
 from work.addresses import WorkOut
@@ -122,7 +122,7 @@ def _steps(row: Import) -> Steps[FileImportDocument]:
         return _document(new=(yield from everything.bringing_back(owner, text)))
     if asked.what == "practice":
         file = practice_file.read_practice(finite_json(text))
-        return _document(new=(yield from practice.taking(owner, file)))
+        return _document(new=(yield from taking_practice(owner, file)))
     take = records.reading if asked.only_read else records.taking
     return _of_record((yield from take(owner, records.record_of(text), asked.level)))
 

@@ -12,7 +12,7 @@ from layouts.models import Layout
 from layouts.services import checked
 from measures import attempts
 from partita.files.practice_file import parse_practice
-from practice import files as practice
+from practice import taking as practice
 from practice.quiz import take_pool
 from profiles.services import Wanted, save_profile
 from records import files as records
