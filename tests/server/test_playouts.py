@@ -1,19 +1,19 @@
-"""Play-outs in real worker processes: split, merged, stopped, and none lost but a killed worker's own part."""
+"""Play-outs in real worker processes: split, merged, stopped."""
 
 from typing import Any
 
 from django.contrib.auth.models import User
-from django.test import Client, SimpleTestCase, TransactionTestCase
+from django.test import Client, SimpleTestCase
 
 from partita.errors import Refused
 from partita.playing.playout import play_out
 from playouts import asking
-from playouts.models import Part, PlayOut
+from playouts.models import PlayOut
 from studies.kinds import request_of
 from studies.models import Study
 from tests.server.asked import no_jobs, weighed
 from tests.server.documents import line, settled
-from tests.server.worker import SharedWorker, Worker, eventually
+from tests.server.worker import SharedWorker, eventually
 
 
 class _PlayOuts(SimpleTestCase):
@@ -64,23 +64,3 @@ class Worked(_PlayOuts, SharedWorker):
         ):
             with self.assertRaisesRegex(Refused, words):
                 asking.ask(self.study, places, racks, freely)
-
-
-class Killed(_PlayOuts, TransactionTestCase):
-    def test_a_killed_worker_loses_nothing_but_the_batch_it_was_at(self) -> None:
-        self.settle()
-        worker = Worker().start()
-        self.addCleanup(worker.stop)
-        (playout,) = asking.ask(self.study, [], 128, freely=True)
-        eventually("a part is under way", lambda: self.figures(playout)["done"] > 0)
-        worker.kill()
-        kept = {part.pk: part.won for part in Part.objects.all() if part.won}
-        other = Worker()
-        self.addCleanup(other.stop)
-        other.start()
-        eventually("the rest is played", lambda: self.figures(playout)["status"] == "done", 120)
-        for key, won in kept.items():
-            self.assertEqual(Part.objects.get(pk=key).won[: len(won)], won)
-        request = request_of(self.study)
-        alone = list(play_out(request, 128, seed=1))[-1]
-        self.assertEqual(self.figures(playout)["chance"], alone.chance.as_json())

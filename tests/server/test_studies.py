@@ -4,14 +4,14 @@ from datetime import timedelta
 from unittest import mock
 
 from django.contrib.auth.models import User
-from django.test import SimpleTestCase, TestCase, TransactionTestCase
+from django.test import SimpleTestCase, TestCase
 from django.utils import timezone
 
 from partita.views.drawing import FAN
 from studies import clearing, drawings, lists
 from studies.models import Study
-from tests.server.asked import jobs, no_jobs, weighed
-from tests.server.worker import SharedWorker, Worker, eventually
+from tests.server.asked import no_jobs, weighed
+from tests.server.worker import SharedWorker, eventually
 from work.asking import stop
 from work.running import run
 
@@ -45,22 +45,6 @@ class Worked(_Life, SharedWorker):
         eventually("it stops", lambda: self.state(study).status == Study.Status.STOPPED)
         self.assertLess(study.progress, 1.0)
         self.assertTrue(study.document["options"])
-
-
-class Killed(_Life, TransactionTestCase):
-    def test_a_study_whose_worker_is_killed_is_taken_up_by_another(self) -> None:
-        worker = Worker().start()
-        self.addCleanup(worker.stop)
-        study = weighed(self.user, 1500)
-        eventually("it has begun", lambda: self.state(study).revision > 0)
-        worker.kill()
-        self.assertEqual(self.state(study).status, Study.Status.RUNNING)
-        other = Worker()
-        self.addCleanup(other.stop)
-        other.start()
-        eventually("another worker finishes it", lambda: self.state(study).status == Study.Status.DONE, 120)
-        # The queue does not keep what has been done.
-        eventually("its job is gone", lambda: not jobs(study).exists())
 
 
 class RunDirectly(TestCase):

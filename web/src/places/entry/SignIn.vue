@@ -9,6 +9,7 @@ const session = useSession()
 const name = ref('')
 const password = ref('')
 const making = ref(false)
+const shown = ref(false)
 const busy = ref(false)
 const problems = ref<Problem[]>([])
 
@@ -36,11 +37,16 @@ async function enter() {
       <InputText
         id="password"
         v-model="password"
-        type="password"
+        :type="shown ? 'text' : 'password'"
         :autocomplete="making ? 'new-password' : 'current-password'"
+        :aria-describedby="making ? 'password-rule' : undefined"
         required
         fluid
       />
+      <p v-if="making" id="password-rule" class="muted">
+        Twelve letters or more. Three or four words in a row are easy to keep.
+      </p>
+      <label class="show"><input v-model="shown" type="checkbox" /> Show what I type</label>
       <p v-for="problem in problems" :key="problem.what" class="problem" role="alert">
         {{ sentence(problem) }}
       </p>
@@ -78,6 +84,13 @@ p {
 label {
   font-weight: 600;
   margin-top: 4px;
+}
+.show {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  min-height: 32px;
+  font-weight: 400;
 }
 button {
   margin-top: 8px;

@@ -109,6 +109,7 @@ const broughtWords = computed(() => {
       <label
         >New password <input v-model="fresh" type="password" autocomplete="new-password" maxlength="200"
       /></label>
+      <span class="muted">Twelve letters or more.</span>
       <button type="submit" class="main" :disabled="!password || !fresh">Change it</button>
       <button type="button" @click="begin(null)">Keep it</button>
     </form>
