@@ -153,6 +153,10 @@ class LayoutFiles(unittest.TestCase):
             with self.subTest(new), self.assertRaisesRegex(Refused, words):
                 layout_file.parse(TEXT.replace(old, new))
 
+    def test_a_name_that_stands_twice_in_a_text_that_breaks_off_later_is_told_as_what_it_is(self) -> None:
+        with self.assertRaisesRegex(Refused, "this is not JSON"):
+            layout_file.parse('{"a": 1, "a": 2, "b": [')
+
     def test_junk_is_refused_whatever_it_is(self) -> None:
         for junk in (
             "",

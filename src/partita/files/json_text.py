@@ -3,6 +3,8 @@
 import json
 import math
 import re
+from collections import Counter
+from functools import partial
 from typing import Any
 
 from partita.errors import Refused, refuse
@@ -27,10 +29,12 @@ def finite_json(text: str, name: str = "file", most: int = MOST_VALUES) -> Any:
     at = f"{name}: " if name else ""
     if text.count(",") + text.count("[") + text.count("{") > most:
         raise refuse(name, f"it holds more than {most:,} values", "Split it, or leave out what is not needed.")
+    twice: list[str] = []
     try:
         document = json.loads(
-            text, parse_constant=_number, parse_float=_number, parse_int=_integer, object_pairs_hook=_each_once
-        )
+            text, parse_constant=_number, parse_float=_number, parse_int=_integer,
+            object_pairs_hook=partial(_each_once, twice),
+        )  # fmt: skip
     except json.JSONDecodeError as error:
         where = f"{at}line {error.lineno}, column {error.colno}"
         raise refuse(where, f"this is not JSON: {error.msg}", "Give a file that was saved here.") from None
@@ -38,14 +42,13 @@ def finite_json(text: str, name: str = "file", most: int = MOST_VALUES) -> Any:
         raise _too_deep(name) from None
     except _OddNumber as odd:
         raise refuse(f"{at}line {line_at(text, text.find(odd.word))}", str(odd), "Use ordinary numbers.") from None
-    except _Twice as twice:
-        key, (first, second) = twice.key[:30], line_of_twice(text, twice.key)
-        raise refuse(
-            f"{at}line {second}, {key}", f"“{key}” stands twice, first on line {first}", "Keep one of them."
-        ) from None
     except ValueError:
         raise refuse(name, "a number in it has thousands of digits", "Use ordinary numbers.") from None
     _check_depth(document, name)
+    if twice:
+        key, (first, second) = twice[0][:30], line_of_twice(text, twice[0])
+        what = f"“{key}” stands twice, first on line {first}"
+        raise refuse(f"{at}line {second}, {key}", what, "Keep one of them.")
     _check_letters(text, name, at)
     return document
 
@@ -104,19 +107,12 @@ def _too_deep(name: str) -> Refused:
     return refuse(name or "file", "it is nested too deeply", "Give a file that was saved here.")
 
 
-class _Twice(Exception):
-    """A name that stands twice in one object."""
-
-    def __init__(self, key: str) -> None:
-        super().__init__(key)
-        self.key = key
-
-
-def _each_once(pairs: list[tuple[str, Any]]) -> dict[str, Any]:
+def _each_once(twice: list[str], pairs: list[tuple[str, Any]]) -> dict[str, Any]:
+    """An object; of its names those that stand twice are put down, the first ones at most."""
     found = dict(pairs)
-    if len(found) < len(pairs):
-        names = [name for name, _ in pairs]
-        raise _Twice(next(name for name in found if names.count(name) > 1))
+    if len(found) < len(pairs) and not twice:
+        names = Counter(name for name, _ in pairs)
+        twice += [name for name, count in names.items() if count > 1]
     return found
 
 

@@ -48,7 +48,7 @@ def line_at(text: str, place: int) -> int:
 
 
 def line_of_twice(text: str, key: str) -> tuple[int, int]:
-    """Lines of the first two values that bear this name in one object."""
+    """Lines of the first two values that bear this name in one object of a well formed text."""
     inside = [_blank(text, 0)]
     while inside:
         place = inside.pop()
@@ -56,7 +56,7 @@ def line_of_twice(text: str, key: str) -> tuple[int, int]:
         twice = [at for name, at in named if name == key and isinstance(name, str)]
         if len(twice) > 1:
             return line_at(text, twice[0]), line_at(text, twice[1])
-        inside += [at for _, at in reversed(named)]
+        inside += [at for _, at in reversed(named) if text[at] in "[{"]
     return 1, 1
 
 
