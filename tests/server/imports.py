@@ -23,7 +23,12 @@ def sent(client: Client, what: str, content: str | bytes, **more: str) -> Any:
 
 def taken_in(client: Client, what: str, content: str | bytes, **more: str) -> dict[str, Any]:
     """What became of a file: its import as the page sees it."""
-    key = sent(client, what, content, **more).json()["id"]
+    return taken(client, sent(client, what, content, **more))
+
+
+def taken(client: Client, answer: Any) -> dict[str, Any]:
+    """The same of a file that was accepted."""
+    key = answer.json()["id"]
     with mock.patch("archive.kinds.in_one_transaction", _here):
         run(Import.objects.get(pk=key), lambda: False)
     found: dict[str, Any] = client.get(f"/api/imports/{key}").json()
