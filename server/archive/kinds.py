@@ -116,6 +116,13 @@ def ask(owner: Any, file: UploadedFile, asked: FileImportIn) -> Import:
 
 
 def _steps(row: Import) -> Steps[FileImportDocument]:
+    """Take it in, and put down what it came to in the same transaction: it is told so whoever dies right after it."""
+    found = yield from _taking(row)
+    Import.objects.filter(pk=row.pk).update(document=found.dict())
+    return found
+
+
+def _taking(row: Import) -> Steps[FileImportDocument]:
     asked, owner = FileImportIn(**row.question), row.owner
     text = decoded(b"".join(row.parts.values_list("content", flat=True)))  # type: ignore[attr-defined]
     if asked.what == "account":
@@ -147,6 +154,10 @@ def _problems(of: Reading | Refused) -> list[ProblemOut]:
 
 def _answers(row: Import) -> Iterator[Answer]:
     began = time.monotonic()
+    if row.document and row.document["new"]:
+        # All of it was in when the worker died that had taken it.
+        yield Answer(row.document, 1.0, row.seconds)
+        return
     try:
         for share, found in in_one_transaction(partial(_steps, row)):
             yield Answer(found.dict() if found else None, share, time.monotonic() - began)

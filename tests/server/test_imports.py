@@ -30,6 +30,7 @@ from tests.server.imports import sent, taken_in
 from tests.server.test_api import GOOD
 from tests.server.worker import SharedWorker, eventually
 from work.followed import in_one_transaction
+from work.running import run
 
 LEAGUE = preset("league").as_json()
 ASKED = {
@@ -227,6 +228,16 @@ class InAWorker(ImportCase, SharedWorker):
     def test_no_account_fills_the_queue_with_files(self) -> None:
         with mock.patch("archive.kinds._MOST_WAITING", 0):
             self.assertEqual(sent(self.client, "record", "{}").status_code, 429)
+
+
+class BrokenOff(ImportCase, TestCase):
+    def test_one_whose_worker_died_when_all_was_in_is_told_as_what_came_in(self) -> None:
+        season = demo.SEASON.read_text("utf-8")
+        key = taken_in(self.client, "record", season, level="league")["id"]
+        Import.objects.filter(pk=key).update(status="running")
+        run(Import.objects.get(pk=key), lambda: False)
+        found = self.client.get(f"/api/imports/{key}").json()
+        self.assertEqual((found["status"], found["document"]["new"]["matches"]), ("done", 22))
 
 
 class TwoDevices(ImportCase, TransactionTestCase):
