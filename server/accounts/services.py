@@ -92,13 +92,14 @@ def reset_password(user: User) -> str:
 
 def _check_new(password: str, user: User) -> None:
     # Blanks in a row count once, as the standard has it: a password of blanks alone is none.
-    if len(set(" ".join(password.split()))) < _FEWEST_DIFFERENT:
+    counted = " ".join(password.split())
+    if len(set(counted)) < _FEWEST_DIFFERENT:
         raise refuse(
             "password", "it is blank, or the same few letters again and again", "Use three or four words in a row."
         )
     if folded(password) == folded(user.username):
         raise refuse("password", "it is the name", "Choose another one.")
     try:
-        validate_password(password, user)
+        validate_password(counted, user)
     except ValidationError as error:
         raise refuse("password", " ".join(error.messages).rstrip("."), "Choose another one.") from None

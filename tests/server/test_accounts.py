@@ -60,6 +60,7 @@ class GettingIn(AccountCase):
             ("Ida", "password1"), ("Ida", "short"), ("Ida the Great", "idathegreat"),
             ("Ida the Great", "Ida the Great"), ("Ida", "        "), ("Ida", " " * 20), ("Ida", "eightlet"),
             ("Ida", "aaaaaaaaaaaaaa"), ("Ida", "ab ab ab ab ab ab"), ("Ida", "elevenlette"),
+            ("Ida", "lane" + " " * 12 + "9"),
         ):  # fmt: skip
             self.assertEqual(self.send("/accounts", {"username": name, "password": password}).status_code, 422, name)
             Try.objects.all().delete()

@@ -21,14 +21,12 @@ _ESCAPED_HALVES = re.compile(r"(?<!\\)(?:\\\\)*((?:\\u[dD][89a-fA-F][0-9a-fA-F]{
 _WHOLE = re.compile(r"(?:\\u[dD][89abAB]..\\u[dD][c-fC-F]..)+")
 
 
-def finite_json(text: str, name: str = "file", most: int = MOST_VALUES) -> Any:
-    """A JSON text's meaning. `Refused` for what is none or too much, and for numbers and letters that nobody keeps.
-
-    most : values; each comma and bracket counts for one, those in texts too
-    """
+def finite_json(text: str, name: str = "file") -> Any:
+    """A JSON text's meaning. `Refused` for what is none or too much, and for numbers and letters that nobody keeps."""
     at = f"{name}: " if name else ""
-    if text.count(",") + text.count("[") + text.count("{") > most:
-        raise refuse(name, f"it holds more than {most:,} values", "Split it, or leave out what is not needed.")
+    # Each comma and bracket counts for a value, those in texts too: no fewer are built.
+    if text.count(",") + text.count("[") + text.count("{") > MOST_VALUES:
+        raise refuse(name, f"it holds more than {MOST_VALUES:,} values", "Split it, or leave out what is not needed.")
     twice: list[str] = []
     try:
         document = json.loads(
@@ -108,7 +106,7 @@ def _too_deep(name: str) -> Refused:
 
 
 def _each_once(twice: list[str], pairs: list[tuple[str, Any]]) -> dict[str, Any]:
-    """An object; of its names those that stand twice are put down, the first ones at most."""
+    """An object; the names that stand twice in the first one that has any are put down."""
     found = dict(pairs)
     if len(found) < len(pairs) and not twice:
         names = Counter(name for name, _ in pairs)

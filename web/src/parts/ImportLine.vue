@@ -14,6 +14,7 @@ defineEmits<{ stop: [] }>()
   </div>
 </template>
 
+<style scoped src="@/design/card.css"></style>
 <style scoped>
 .importing {
   display: flex;
