@@ -6,7 +6,7 @@
 import math
 from collections.abc import Callable
 from dataclasses import dataclass
-from itertools import groupby, pairwise
+from itertools import pairwise
 from pathlib import Path
 
 import numba
@@ -22,7 +22,7 @@ from partita.physics.pocket_windows import mouth_width
 from partita.physics.roots import rising_zero
 from partita.physics.simulate import execute, physics_of, simulate
 from partita.physics.stroke import Stroke
-from partita.physics.trace import Motion
+from partita.physics.trace import Event, Motion
 from partita.table.geometry import bed_of
 from partita.table.layout import Layout
 from partita.table.spec import TableSpec
@@ -312,10 +312,11 @@ def _momentum() -> Measured:
 def energy_rises(layout: Layout, stroke: Stroke) -> float:
     """The largest relative rise of the touched balls' energy in any event of a shot.
 
-    Contacts that fall together are one event: solved at once, they share balls.
+    Contacts that fall together are one event: solved at once, they share balls. So is all that happens while a rubber
+    holds a ball: its spring keeps energy meanwhile.
     """
     worst = -1.0
-    for _, together in groupby(simulate(layout, stroke).events[1:], key=lambda event: event.t):
+    for together in _bursts(simulate(layout, stroke).events[1:]):
         before: dict[str, Motion] = {}
         after_: dict[str, Motion] = {}
         for event in together:
@@ -325,6 +326,19 @@ def energy_rises(layout: Layout, stroke: Stroke) -> float:
         # A ball that still turns about the vertical keeps a little energy at rest: compare absolutely there.
         worst = max(worst, (energies[1] - energies[0]) / max(energies[0], 1e-6))
     return worst
+
+
+def _bursts(events: list[Event]) -> list[list[Event]]:
+    """Events at one instant, and those that follow a contact of the same ball within two holds of a rubber."""
+    bursts: list[list[Event]] = []
+    for event in events:
+        last = bursts[-1] if bursts else []
+        held = any(event.t - e.t < 2 * CLOTH.rubber_s and {*e.balls} & {*event.balls} for e in last)
+        if last and (held or event.t == last[-1].t):
+            last.append(event)
+        else:
+            bursts.append([event])
+    return bursts
 
 
 def _energy_of(motion: Motion) -> float:

@@ -33,7 +33,17 @@ def samples(values: np.ndarray, ending: int) -> Samples:
     count = len(values)
     small, places = np.zeros(count, dtype=np.int8), np.zeros((count, 2))
     return Samples(
-        values, np.full(count, ending, dtype=np.int8), small == 0, values, values, small, places, places, small, small
+        values,
+        np.full(count, ending, dtype=np.int8),
+        small == 0,
+        small == 0,
+        values,
+        values,
+        small,
+        places,
+        places,
+        small,
+        small,
     )
 
 

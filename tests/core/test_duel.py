@@ -13,7 +13,7 @@ from partita.table.spec import TableSpec
 TABLE, LEAGUE, PRO = TableSpec(), PRESETS["league"], PRESETS["professional"]
 EASY = Situation(Layout.in_diamonds(TABLE, cue=(5.5, 2.5), b7=(7.0, 3.3), b9=(2.0, 2.0)))
 # Long and thin: a league player makes it seldom.
-HARD = Situation(Layout.in_diamonds(TABLE, cue=(0.6, 0.5), b7=(5.2, 3.6), b8=(2.6, 2.6), b9=(6.4, 1.0)))
+HARD = Situation(Layout.in_diamonds(TABLE, cue=(0.6, 0.5), b7=(4.6, 3.4), b8=(2.6, 2.6), b9=(6.4, 1.0)))
 
 # The break of a rack that both rivals end within a few shots.
 SHORT = 6

@@ -62,7 +62,7 @@ CATALOGUE: tuple[tuple[str, Places, dict[str, Any], Wanted, str], ...] = (
     ("pot", {"cue": (6.0, 3.2), "9": (7.0, 0.5)}, {}, lambda o: o.intention.fullness < 0.25 and o.stroke.side != 0, "the 9 into the near foot corner"),
     ("rail-first", {"cue": (4.6, 0.9), "9": (6.3, 0.13)}, {}, lambda o: o.intention.route == ("near-long",), "Rail first: the 9"),
     ("kick-pot", {"cue": (2.0, 1.0), "9": (7.3, 3.3), "8": (2.6, 1.26)}, {}, lambda o: len(o.intention.route) == 1, "Kick the 8 off"),
-    ("kick-pot", HOOKED, {}, lambda o: len(o.intention.route) == 2, "Kick the 3 off the"),
+    ("kick-pot", {"cue": (1.2, 3.0), "3": (7.8, 3.8), "8": (4.0, 3.3), "9": (3.0, 0.5)}, {}, lambda o: len(o.intention.route) == 2, "Kick the 3 off the"),
     ("bank", {"cue": (3.0, 2.4), "9": (4.6, 3.2)}, {}, lambda o: len(o.intention.cushions) == 1, "Bank the 9 off the far rail"),
     ("bank", {"cue": (3.0, 2.4), "9": (4.6, 3.2)}, {}, lambda o: len(o.intention.cushions) == 2, "Bank the 9 off"),
     ("bank", {"cue": (3.0, 2.4), "9": (4.6, 3.2)}, {}, lambda o: len(o.intention.cushions) == 3, "off three rails"),
@@ -78,7 +78,7 @@ CATALOGUE: tuple[tuple[str, Places, dict[str, Any], Wanted, str], ...] = (
     ("kick-and-stick", {"cue": (1.5, 2.0), "1": (6.0, 3.7), "7": (2.3, 2.25), "9": (4.0, 0.6)}, {}, lambda o: o.intention.fullness >= 0.7, "Kick and stick off"),
     *(
         ("escape", HOOKED, {}, lambda o, n=count: len([c for c in o.intention.route if not c.startswith("jaw")]) == n, "Escape off")
-        for count in (1, 2, 3, 4)
+        for count in (1, 2, 3)
     ),
     ("swerve", {"cue": (3.0, 2.0), "1": (5.4, 2.0), "8": (4.2, 2.0), "9": (1.0, 3.5)}, {}, lambda o: o.stroke.elevation_deg > 0, "Swerve round to the 1"),
     ("push-out", HOOKED, {"push_out": "allowed"}, lambda o: o.call.push_out, "Push out"),
@@ -161,12 +161,14 @@ class Catalogue(unittest.TestCase):
         self.assertEqual(
             (own.intention.kind, own.intention.potted, own.name), ("pot", "9", "Pot the 9 into the far foot corner")
         )
-        # Along the rail that it is frozen to is a cut, however often ball and rail touch; off it, a bank.
+        # Square across, along the rail that it is frozen to, is no cut: it takes a second contact. Off it, a bank.
         frozen = Scene(situation({"cue": (2.2, 1.0), "9": (7.9133, 1.5)}))
-        hard = [Stroke(5.5, 4.0), Stroke(4.25, 4.0)]
+        hard = [Stroke(5.35, 4.0), Stroke(4.05, 4.0)]
         along, off = (read_option(frozen, frozen.play(rows_of(hard), trace=True), e, "own") for e in (0, 1))
-        self.assertEqual((along.name, along.intention.cushions), ("Cut the 9 into the near foot corner", ("foot",)))
-        self.assertEqual(off.name, "Bank the 9 off the foot rail and the far rail into the near side")
+        self.assertEqual(
+            (along.name, along.intention.cushions), ("Double kiss: the 9 into the near foot corner", ("foot",))
+        )
+        self.assertEqual(off.name, "Bank the 9 off the foot rail into the far side")
         away = read_option(scene, scene.play(rows_of([Stroke(aim + 180, 1.0)]), trace=True), 0, "own")
         self.assertEqual((away.intention.kind, away.name), ("miss", "No legal hit"))
 

@@ -34,6 +34,8 @@ from partita.players.measuring.report import Estimate, level_words, range_words,
 from partita.players.measuring.stations import STATIONS, station_set
 from partita.players.stroke_model import PRESETS, StrokeModel
 from partita.reports.measuring.report import measure_of, station_of
+from partita.rows.draws import COLUMNS as DRAWS
+from partita.rows.stroke import EXECUTED
 from partita.table.spec import TableSpec
 
 Floats = NDArray[np.float64]
@@ -46,9 +48,9 @@ def particle_of(model: StrokeModel, level: float) -> Floats:
 
 
 def played(asked: Asked, model: StrokeModel, draws: Floats) -> NDArray[np.int64]:
-    rows = np.zeros((len(draws), 5))
+    rows = np.zeros((len(draws), EXECUTED))
     executed(
-        asked.stroke, model.row(), draws, physics_of(TABLE).k_endmass, asked.contact_m, asked.cut_rad, 0.0,
+        asked.stroke, model.row(), draws, physics_of(TABLE).k_endmass, asked.contact_m, asked.cut_rad, (0.0, 0.0, 0.0),
         asked.awkward(model), rows,
     )  # fmt: skip
     return asked.play(rows)
@@ -59,7 +61,7 @@ def attempts_of(model: StrokeModel, counts: dict[str, int], seed: int = 1) -> li
     return [
         Attempt(STATIONS[key], (int(cell),))
         for key, count in counts.items()
-        for cell in played(asked_at(STATIONS[key], TABLE), model, rng.standard_normal((count, 5)))
+        for cell in played(asked_at(STATIONS[key], TABLE), model, rng.standard_normal((count, DRAWS)))
     ]
 
 

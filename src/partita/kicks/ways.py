@@ -60,7 +60,7 @@ def find_ways(request: KickRequest) -> Iterator[Kicks]:
     check_draws(request.seed, request.samples)
     rater, target = seated(request)
     scene, sight = rater.scene, sight_of(rater.scene, target)
-    halving = Halving(rater, request.seed, request.samples)
+    halving = Halving(rater, request.seed, request.samples, every=True)
 
     def found(progress: float, settled: bool = False) -> Kicks:
         lines = halving.state(progress).lines

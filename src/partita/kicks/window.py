@@ -14,6 +14,7 @@ from partita.options.scene import rows_of
 from partita.options.thickness import fullness_of
 from partita.physics.facts import CUT, FIRST_HIT, ROUTE
 from partita.players.executions import standard_draws
+from partita.rows.stroke import EXECUTED
 from partita.weighing.rater import Rater
 
 Floats = NDArray[np.float64]
@@ -108,7 +109,7 @@ def _leaves(rater: Rater, option: Option, rows: Floats, count: int) -> Floats:
     executed = rater.executions_of(option, draws)
     turned = np.repeat(executed[None], len(rows), axis=0)
     turned[:, :, 0] += (rows[:, 0] - rows_of([option.stroke])[0, 0])[:, None]
-    values = rater.clean_values(rater.scene.play(turned.reshape(-1, 5)))
+    values = rater.clean_values(rater.scene.play(turned.reshape(-1, EXECUTED)))
     return np.asarray(values.reshape(len(rows), count).mean(axis=1))
 
 

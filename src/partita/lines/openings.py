@@ -16,6 +16,8 @@ from partita.physics.pocket_windows import window_from
 # Of a folded window: its half as a share of what is reached ball first. Source: simulation; rail first takes half as
 # much again or more.
 FOLDED_HALF = 1.2
+# A ball with less room than this to a rail, m, is frozen to it; one placed by rounded numbers may be this deep in it.
+FROZEN_M, _PLACED_M = 0.003, 1e-4
 # Room kept to the edge of a wide window, rad or share of its half, whichever is more.
 _ROOM_RAD, _ROOM_SHARE = 0.06, 0.5
 
@@ -80,8 +82,19 @@ def widest_half(bed, half, x, y):
 @kernel
 def is_near_rail(bed, x, y):
     """Whether a rail leaves the cue ball less room behind a ball than it needs."""
-    least = min(min(x, bed.length - x), min(y, bed.width - y)) - bed.reach
-    return least < 2.0 * bed.radius
+    return room_to_rails(bed, x, y) < 2.0 * bed.radius
+
+
+@kernel
+def room_to_rails(bed, x, y):
+    """Room, m, between a ball and the rail nearest to it; negative in the jaws of a pocket."""
+    return min(min(x, bed.length - x), min(y, bed.width - y)) - bed.reach
+
+
+@kernel
+def is_frozen(bed, x, y):
+    """True for a ball that lies frozen to a rail, or so near that it makes no difference."""
+    return -_PLACED_M < room_to_rails(bed, x, y) < FROZEN_M
 
 
 @kernel

@@ -7,8 +7,10 @@ import numpy as np
 
 from partita.options.scene import Floats, Reading
 from partita.physics.facts import BESIDE, CONTACT_X, CONTACT_Y, CUT, FIRST_HIT, ROUTE, TARGET_CUSHIONS
-from partita.rows.stroke import ELEVATION_RAD, HEIGHT_R
+from partita.rows.stroke import ELEVATION_RAD, HEIGHT_R, SIDE_R
 
+# Side that makes another shot of one, R.
+SIDE_R_WORTH = 0.12
 # A cue ball that rests this near (m) to where it met the target has stayed.
 _STAYS_M = 0.11
 
@@ -46,11 +48,19 @@ def _stays(reading: Reading, e: int) -> bool:
     return math.dist(reading.shots.finals[e, 0], (measures[CONTACT_X], measures[CONTACT_Y])) < _STAYS_M
 
 
+def tip_told(row: Floats) -> tuple[int, bool]:
+    """On which side a stroke (5,) is struck, if on any, and whether low."""
+    side = float(row[SIDE_R])
+    return (0 if abs(side) < SIDE_R_WORTH else int(math.copysign(1, side))), bool(row[HEIGHT_R] < 0)
+
+
 def family_told(reading: Reading, e: int) -> tuple[object, ...]:
     """A family that can be told without the trace: the shot, and how its contact and the cue ball's spin are."""
     banks = int(reading.shots.facts[e, TARGET_CUSHIONS])
     if reading.calls[e].ball:
         # A brush beside the pocket that the ball falls into is no bank.
-        return *shot_told(reading, e), banks > (reading.shots.facts[e, BESIDE] == 1 + reading.calls[e].pocket)
+        told = *shot_told(reading, e), banks > (reading.shots.facts[e, BESIDE] == 1 + reading.calls[e].pocket)
+        # Off one rail the tip makes another shot of it: with side that grips the rail, with draw.
+        return (*told, *tip_told(reading.rows[e])) if 0 < reading.shots.facts[e, ROUTE] < 5 else told
     cut = float(reading.shots.measures[e, CUT])
     return *shot_told(reading, e), round(4 * math.sin(cut)), banks > 1, bool(reading.rows[e, HEIGHT_R] > 0)

@@ -16,12 +16,12 @@ import numpy as np
 
 from partita.games.game import CONTINUES, FOUL, LOST, WON, Call
 from partita.lines.sight import is_hooked
-from partita.options.families import Found, family_told, rows_in_turn, shot_told
+from partita.options.families import Found, family_told, rows_in_turn, shot_told, tip_told
 from partita.options.fold import fold, shot_of
 from partita.options.option import ATTACKS, SAFETIES, Option
 from partita.options.pots import aim_ranges, pot_rows
 from partita.options.scene import Floats, Reading, Scene
-from partita.options.shortlist import likely, sensible
+from partita.options.shortlist import is_played, likely, sensible
 from partita.options.sweep import around, between, fan, few_kicks, rail_first, swerves, tips_and_speeds
 from partita.options.trace import read_option
 from partita.physics.facts import BESIDE, CUT, FIRST_HIT, ROUTE, TARGET_CUSHIONS
@@ -39,7 +39,11 @@ _REFINED_KICKS = 110
 _NEARLY_FULL_RAD, _STICK_KICKS = 0.45, 18
 _SQUARING_ROUNDS, _SQUARE_RAD = 8, 0.02
 _KEPT_EACH, _FIRST_KICKS = 2, 12
-_PUSH_OUTS, _FOULS = 6, 2
+_FOULS = 2
+# Push-outs that are traced, of those that leave the cue ball alike, and in all.
+_TRACED_PUSH_OUTS, _OF_A_PLACE, _PUSH_OUTS = 60, 2, 10
+# How long a rubber may hold a ball, as shares of what the table says.
+_HELD_SHARES = (2 / 3, 4 / 3)
 
 
 def find(scene: Scene, value: Value, shooter: Floats) -> Iterator[list[Option]]:
@@ -73,7 +77,8 @@ def first_kicks(scene: Scene) -> list[Option]:
     if not kept:
         return []
     named = scene.play(rows[kept], trace=True)
-    return [read_option(scene, named, e, "swept") for e in range(len(kept))]
+    found = [read_option(scene, named, e, "swept") for e in range(len(kept))]
+    return [option for option in found if is_played(option, hooked=True)]
 
 
 def swept(scene: Scene, value: Value, shooter: Floats, known: Sequence[Option]) -> list[Option]:
@@ -89,7 +94,13 @@ def swept(scene: Scene, value: Value, shooter: Floats, known: Sequence[Option]) 
     attack_list, safe = _named(scene, attacks, safeties)
     new = [o for o in attack_list if o.intention.kind != "pot" or (o.intention.potted, o.intention.pocket) not in pots]
     lists = likely(new, shooter, hooked), sensible(safe, hooked)
-    return _by_turns(*(fold(options, shot_of, _KEPT_EACH) for options in lists))
+    return _by_turns(*(fold(options, _kept_apart, _KEPT_EACH) for options in lists))
+
+
+def _kept_apart(option: Option) -> tuple[object, ...]:
+    """The same shot; of a ball potted rail first each way of striking it."""
+    tip = tip_told(option.stroke.row()) if option.intention.kind == "rail-first" else ()
+    return shot_of(option), *tip
 
 
 def _looked_at(scene: Scene, value: Value, hooked: bool) -> Iterator[tuple[Reading, Floats]]:
@@ -204,12 +215,21 @@ def centred(scene: Scene, reading: Reading, source: str) -> list[Option]:
         if middle.outcomes.code[e] not in (CONTINUES, WON):
             continue
         option = read_option(scene, middle, e, source)
+        if option.intention.kind == "double-kiss" and not _whatever_the_rubber(scene, rows[e], balls[e], pockets[e]):
+            continue
         if option.intention.kind in ATTACKS:
             free = abs(float(cuts[e, 1] - cuts[e, 0]))
             options.append(
                 replace(option, aim_range_deg=math.degrees(float(ends[e].sum())), cut_range_deg=math.degrees(free))
             )
     return options
+
+
+def _whatever_the_rubber(scene: Scene, row: Floats, ball: int, pocket: int) -> bool:
+    """Whether a stroke pots a pressed ball however long the rubber holds it: nobody knows how long that is."""
+    held = [scene.physics._replace(rubber_s=share * scene.physics.rubber_s) for share in _HELD_SHARES]
+    played = (execute(scene.table, scene.places, row[None], physics=physics) for physics in held)
+    return all(shots.pocketed[0, ball] == pocket for shots in played)
 
 
 def _free_cuts(scene: Scene, options: list[Option]) -> list[Option]:
@@ -242,9 +262,9 @@ def push_outs(scene: Scene, value: Value) -> list[Option]:
     rows = around(scene)
     calls = [Call(push_out=True)] * len(rows)
     reading = scene.play(rows, calls=calls)
-    order = np.argsort(-value(reading), kind="stable")[:_PUSH_OUTS]
+    order = np.argsort(-value(reading), kind="stable")[:_TRACED_PUSH_OUTS]
     named = scene.play(rows[order], trace=True, calls=calls[: len(order)])
-    return [read_option(scene, named, e, "swept") for e in range(len(order))]
+    return fold([read_option(scene, named, e, "swept") for e in range(len(order))], shot_of, _OF_A_PLACE)[:_PUSH_OUTS]
 
 
 def fouls_on_purpose(scene: Scene, value: Value) -> list[Option]:

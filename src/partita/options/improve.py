@@ -19,6 +19,7 @@ _SPEEDS, _STEPS_R = (0.78, 0.88, 1.13, 1.28), (-0.2, -0.1, 0.1, 0.2)
 _LARGEST_MPS = 7.0
 # Turns of the aim that are tried for what cannot be aimed by root-finding.
 _TURN_RAD, _TURNS = 0.04, 49
+_PUSH_TURNS_RAD = (-0.06, -0.03, 0.03, 0.06)
 
 
 def variants(scene: Scene, option: Option) -> list[Option]:
@@ -27,7 +28,10 @@ def variants(scene: Scene, option: Option) -> list[Option]:
     if option.intention.kind in SAFETIES:
         reading = scene.play(rows, trace=True)
         found = [read_option(scene, reading, e, option.source) for e in range(len(rows))]
-        return [v for v in found if v.intention.kind == option.intention.kind]
+        same = (option.intention.kind, option.intention.route)
+        return [v for v in found if (v.intention.kind, v.intention.route) == same]
+    if option.call.push_out:
+        return _pushed_alike(scene, option, rows)
     if not option.attacks:
         return []
     if option.intention.kind == "pot":
@@ -39,6 +43,15 @@ def variants(scene: Scene, option: Option) -> list[Option]:
         return []
     found = centred(scene, scene.play(rows, trace=True), option.source)
     return [v for v in found if shot_of(v) == shot_of(option)]
+
+
+def _pushed_alike(scene: Scene, option: Option, rows: Floats) -> list[Option]:
+    """Push-outs a little softer, harder and to either side of one."""
+    turned = np.repeat(option.stroke.row()[None], len(_PUSH_TURNS_RAD), axis=0)
+    turned[:, AIM_RAD] += _PUSH_TURNS_RAD
+    tried = np.concatenate([rows, scene.raised(turned)])
+    reading = scene.play(tried, trace=True, calls=[option.call] * len(tried))
+    return [read_option(scene, reading, e, option.source) for e in range(len(tried))]
 
 
 def _neighbours(row: Floats) -> Floats:

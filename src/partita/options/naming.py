@@ -17,10 +17,12 @@ POCKET_WORDS = {
     "foot-far": "far foot corner",
 }
 CUSHION_WORDS = {"near-long": "near rail", "far-long": "far rail", "head": "head rail", "foot": "foot rail"}
-_COUNT_WORDS = {3: "three rails", 4: "four rails", 5: "five rails"}
+_COUNT_WORDS = {3: "three", 4: "four", 5: "five"}
 _QUARTERS = {1: "¼", 2: "½", 3: "¾"}
 # A tip is 13 mm wide on a ball of 57 mm: 0.45 R.
 _TIP_R = 0.45
+# From these diamonds on a place is at an end of the table, or at a long rail.
+_ENDS, _SIDES = (2.7, 5.3), (1.2, 2.8)
 # Side that is worth a word, R.
 SIDE_R = 0.12
 # Table lengths below which a stroke is called so. A judgement, no source.
@@ -114,18 +116,32 @@ def ball_words(name: str) -> str:
 
 
 def route_words(route: tuple[str, ...]) -> str:
-    """The cushions on the way: one or two by name, more by number.
+    """The cushions on the way: one or two by name, more by number and the first one's name.
 
     >>> route_words(("far-long", "foot"))
     'the far rail and the foot rail'
+    >>> route_words(("foot", "far-long", "head"))
+    'three rails, the foot rail first'
     """
     if len(route) > 2:
-        return _COUNT_WORDS.get(len(route), f"{len(route)} rails")
-    return " and ".join(f"the {CUSHION_WORDS.get(part) or _jaw_words(part)}" for part in route)
+        count = _COUNT_WORDS.get(len(route), str(len(route)))
+        return f"{count} rails, {_rail_words(route[0])} first"
+    return " and ".join(_rail_words(part) for part in route)
 
 
-def _jaw_words(part: str) -> str:
-    return f"jaw of the {POCKET_WORDS[part.removeprefix('jaw ')]}"
+def _rail_words(part: str) -> str:
+    return f"the {CUSHION_WORDS.get(part) or 'jaw of the ' + POCKET_WORDS[part.removeprefix('jaw ')]}"
+
+
+def zone_words(x: float, y: float) -> str:
+    """Where on the table a place is, in diamonds: along it and across it.
+
+    >>> zone_words(7.2, 3.6), zone_words(4.0, 2.0)
+    ('the far rail at the foot end', 'the middle')
+    """
+    along = "at the head end" if x < _ENDS[0] else "at the foot end" if x > _ENDS[1] else ""
+    across = "the near rail" if y < _SIDES[0] else "the far rail" if y > _SIDES[1] else "the middle"
+    return f"{across} {along}".strip()
 
 
 _KIND_WORDS = {
@@ -134,6 +150,7 @@ _KIND_WORDS = {
     "bank": "Bank {target} off {cushions} into the {pocket}",
     "combination": "Combination: {target} to {potted}, {pocket}",
     "carom": "Carom off {target}: {potted} into the {pocket}",
+    "double-kiss": "Double kiss: {target} into the {pocket}",
     "kiss": "Kiss {potted} off {via} into the {pocket}",
     "safety-thin": "Safe: thin {target}{side}",
     "safety-stick": "Safe: stick on {target}, {word}",
@@ -141,10 +158,10 @@ _KIND_WORDS = {
     "safety-bank": "Safe: {target} off {cushions}, hit {word}{side}",
     "safety-distance": "Safe: hit {target} {word}{side}",
     "kick-and-stick": "Kick and stick off {rails}: {target}",
-    "kick-safety": "Kick safe off {rails}: hit {target} {word}",
-    "escape": "Escape off {rails}: hit {target} {word}",
+    "kick-safety": "Safe off {rails}: hit {target} {word}{side}",
+    "escape": "Escape off {rails}: hit {target} {word}{side}",
     "swerve": "Swerve round to {target}, {word}",
-    "push-out": "Push out",
+    "push-out": "Push out to {rests}{hidden}",
     "foul": "Foul on purpose",
     "miss": "No legal hit",
 }
@@ -167,6 +184,8 @@ def name_of(intention: Intention) -> str:
         via=" and ".join(ball_words(ball) for ball in intention.via),
         behind=" and ".join(ball_words(ball) for ball in intention.behind),
         word=word,
+        rests=intention.rests,
+        hidden=f", behind {' and '.join(ball_words(ball) for ball in intention.behind)}" if intention.behind else "",
         side="" if word == "full" else f" on its {intention.hit_side}",
     )
 

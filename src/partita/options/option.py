@@ -7,11 +7,11 @@ from typing import Literal
 from partita.games.game import SAFETY, Call
 from partita.options.thickness import thickness_word
 from partita.physics.stroke import Stroke
-from partita.players.judgement import judgement_m
+from partita.players.judgement import SIGHTED, Unsighted, judged
 from partita.table.spec import CUSHIONS
 
 # Kinds of shots that pot a ball; all others leave the table to the other player.
-ATTACKS = ("pot", "rail-first", "kick-pot", "bank", "combination", "carom", "kiss")
+ATTACKS = ("pot", "rail-first", "kick-pot", "bank", "combination", "carom", "kiss", "double-kiss")
 SAFETIES = (
     "safety-distance", "safety-hide", "safety-thin", "safety-bank", "safety-stick", "kick-and-stick", "kick-safety",
     "escape", "swerve",
@@ -41,6 +41,7 @@ class Intention:
     style : how the cue ball meets the target: stop, stun, roll, follow, draw
     behind : the balls that hide the next player's ball
     after : cushions of the cue ball after the first contact
+    rests : of a push-out, where the cue ball comes to rest, in words
     """
 
     kind: str
@@ -55,6 +56,7 @@ class Intention:
     style: str = ""
     behind: tuple[str, ...] = ()
     after: tuple[str, ...] = ()
+    rests: str = ""
 
     @property
     def thickness(self) -> str:
@@ -65,11 +67,14 @@ class Intention:
     def id(self) -> str:
         """What a player would call the same shot, whatever stroke is found best for it.
 
-        A pot: its kind, balls, pocket and way. A safety: how full and on which side the ball is hit, and what hides.
+        A pot: its kind, balls, pocket and way. A safety: how full and on which side the ball is hit, and what hides. A
+        push-out: where the cue ball goes.
         """
         if self.potted is not None:
             banked = self.cushions if self.kind == "bank" else ()
             parts = [self.kind, self.target, self.potted, self.pocket, *self.route, "via", *self.via, *banked]
+        elif self.kind == "push-out":
+            parts = [self.kind, self.rests, "behind", *self.behind]
         else:
             side = "" if self.thickness == "full" else self.hit_side
             parts = [self.kind, self.target, *self.route, self.thickness, side, "behind", *self.behind]
@@ -93,7 +98,8 @@ class Option:
     """A stroke with the name it earned.
 
     contact_m, cut_rad : the cue ball's way to the first contact, and the cut there
-    unsighted_m : what of the shot cannot be sighted, as a way (`players.judgement`)
+    unsighted : what of the shot cannot be sighted
+    nobodys : whether so much happens before the ball falls that nobody would call it
     aim_range_deg : the aims, about the stroke's own, between which the ball still drops; 0 for safeties
     cut_range_deg : how far the cut may vary with them: a wide one is a free choice
     watch : what to look out for
@@ -110,11 +116,13 @@ class Option:
     aim_range_deg: float = 0.0
     cut_range_deg: float = 0.0
     watch: tuple[Caution, ...] = ()
-    unsighted_m: float = 0.0
+    unsighted: Unsighted = SIGHTED
+    nobodys: bool = False
 
-    def judgement_m(self, sight_m: float) -> float:
-        """What a player of this sighting error, m, misjudges of it, m at the first contact (standard deviation)."""
-        return float(judgement_m(sight_m, self.unsighted_m, self.stroke.speed_mps, self.stroke.side))
+    def judged(self, sight_m: float) -> tuple[float, float, float]:
+        """What a player of this sighting error, m, misjudges of it: m, rad, rad (standard deviations)."""
+        at_contact, cue, target = judged(sight_m, tuple(self.unsighted), self.stroke.speed_mps, self.stroke.side)
+        return float(at_contact), float(cue), float(target)
 
     @property
     def id(self) -> str:

@@ -7,26 +7,32 @@ import numpy as np
 
 from partita.games.game import FOUL, LOST
 from partita.games.referee import after, legal_targets
+from partita.lines.openings import FROZEN_M, is_frozen
 from partita.lines.sight import blockers_of, is_hooked
-from partita.options.naming import ball_words, detail_of, name_of
+from partita.options.naming import ball_words, detail_of, name_of, zone_words
 from partita.options.option import Caution, Intention, Option
 from partita.options.scene import Floats, Reading, Scene, stroke_of
 from partita.options.thickness import fullness_of
 from partita.physics.constants import BALL_BALL, CUSHION, FACING, JAW_TIP, POCKET
-from partita.physics.facts import CUE_CUSHIONS_BEFORE, CUT, STILL_FROZEN_M, WAY, unsighted_way
+from partita.physics.facts import CUE_CUSHIONS_BEFORE, CUT, PRESSED, STILL_FROZEN_M, WAY, unsighted_way
 from partita.physics.simulate import names_of
-from partita.players.judgement import CAROM_SHARE, COMBINATION_SHARE
-from partita.rows.trace import AFTER, AFTER_OTHER, BEFORE, KIND, MET, WHOSE
+from partita.players.judgement import SIGHTED, Unsighted, curved_m, meets_next
+from partita.rows.trace import AFTER, AFTER_OTHER, AT_S, BEFORE, KIND, MET, WHOSE
+from partita.table.diamonds import diamonds
 from partita.table.spec import CUSHIONS, POCKETS
 
 # A cushion this near (m) before the contact makes it rail first rather than a kick.
 RAIL_FIRST_M = 0.20
-# A ball with less room than this to a rail is frozen to it; met this soon after the rail it is met at once, m.
-FROZEN_M, AT_ONCE_M = 0.003, 0.03
+# A frozen ball that is met this soon after its rail is met at once with it, m.
+AT_ONCE_M = 0.012
 # The cue ball has stuck when it rests this near (ball diameters) to where it met the target; and the target has
 # been sent away when it rests this far from it, m.
 STICK_BALLS, SENT_AWAY_M = 2.0, 0.35
 _FULL_STICK, _THIN, _STOP_FULLNESS = 0.70, 0.22, 0.93
+# Two contacts no farther apart than this, s, come of one press against a rail.
+_AT_THE_RUBBER_S = 0.03
+# Contacts before the one that drives the potted ball, at most, of a shot that somebody would call.
+_MOST_BEFORE = 2
 # Spin over the top at the contact, as a share of a rolling ball's: below and above it is draw and follow.
 _DRAW, _STUN, _ROLL = -0.15, 0.15, 0.80
 
@@ -36,6 +42,7 @@ class _Story:
     """What a trace tells, in order: the facts from which the shot is named.
 
     way_m, rails_at_m : the way of each ball from where it is first met, and how far along it its cushions were
+    begins_rad, bend : the cue ball's direction at first, and by how much it has turned when it meets the target, rad
     """
 
     route: list[str] = field(default_factory=list)
@@ -44,6 +51,10 @@ class _Story:
     met_at: Floats | None = None
     over: float = 0.0
     cue_hits_target: int = 0
+    met_s: float = 0.0
+    begins_rad: float = 0.0
+    bend: float = 0.0
+    kiss_after_s: float = math.inf
     jaw: bool = False
     contacts: list[tuple[int, int]] = field(default_factory=list)
     cushions: dict[int, list[str]] = field(default_factory=dict)
@@ -61,6 +72,7 @@ class _Story:
 def _story(trace: Floats, radius: float) -> _Story:
     story = _Story()
     story.go_on(0, trace[0, AFTER + 1 : AFTER + 3])
+    story.begins_rad = math.atan2(trace[0, AFTER + 4], trace[0, AFTER + 3])
     for row in trace[1:]:
         kind, ball, other = int(row[KIND]), int(row[WHOSE]), int(row[MET])
         story.go_on(ball, row[AFTER + 1 : AFTER + 3])
@@ -87,9 +99,13 @@ def _note_contact(story: _Story, row: Floats, ball: int, other: int, radius: flo
         vx, vy, wx, wy = row[BEFORE : BEFORE + 4] if cue_first else row[BEFORE + 5 : BEFORE + 9]
         speed = math.hypot(vx, vy)
         story.target, story.met_at = two, at.copy()
+        story.bend = abs(math.remainder(math.atan2(vy, vx) - story.begins_rad, 2 * math.pi))
         story.over = radius * (wy * vx - wx * vy) / (speed * speed) if speed > 0 else 0.0
+        story.met_s = float(row[AT_S])
     if two == story.target:
         story.cue_hits_target += 1
+        if story.cue_hits_target == 2:
+            story.kiss_after_s = float(row[AT_S]) - story.met_s
 
 
 def _note_rail(story: _Story, ball: int, name: str, row: Floats) -> None:
@@ -117,20 +133,35 @@ def _met_at_once(scene: Scene, story: _Story) -> bool:
     return bool(gap < scene.bed.reach + FROZEN_M and math.dist(story.met_at, story.last_rail) < AT_ONCE_M)
 
 
-def _unsighted(scene: Scene, reading: Reading, e: int, story: _Story, intention: Intention) -> float:
-    """What of the shot cannot be sighted, as a way in m (`players.judgement`)."""
+def _unsighted(scene: Scene, reading: Reading, e: int, story: _Story, intention: Intention) -> Unsighted:
+    """What of the shot cannot be sighted."""
     shots = reading.shots
+    found = _unsighted_after(scene, story, intention)
+    if intention.potted and intention.potted == intention.target:
+        frozen = is_frozen(scene.bed, *scene.places[story.target])
+        if frozen or shots.facts[e, PRESSED]:
+            found = found._replace(pressed=1.0, points=float(intention.kind == "double-kiss"))
     kick = float(unsighted_way(shots.facts[e, CUE_CUSHIONS_BEFORE], shots.measures[e]))
-    share = 0.0
-    if intention.kind == "combination":
-        share = COMBINATION_SHARE
-    elif intention.kind in ("carom", "kiss"):
-        share = CAROM_SHARE
-    elif intention.potted and _banked(list(intention.cushions), intention.pocket or ""):
+    curve = curved_m(float(shots.measures[e, WAY]), story.bend) if story.target >= 0 and not story.route else 0.0
+    return found._replace(way_m=math.hypot(kick, curve))
+
+
+def _unsighted_after(scene: Scene, story: _Story, intention: Intention) -> Unsighted:
+    """The same of what happens after the first contact."""
+    if intention.kind in ("combination", "carom", "kiss") and story.met_at is not None:
+        of_cue = intention.kind == "carom"
+        begins = story.met_at if of_cue else scene.places[story.target]
+        after = [two if one == story.target else one for one, two in story.contacts[1:] if story.target in (one, two)]
+        ball = scene.names.index(intention.potted or "") if of_cue else next((b for b in after if b), None)
+        if ball is None:
+            return Unsighted(share=1.0)
+        return meets_next(math.dist(begins, scene.places[ball]) - 2 * scene.bed.radius, of_cue)
+    if intention.potted and _banked(list(intention.cushions), intention.pocket or ""):
         ball = scene.names.index(intention.potted)
         whole = max(1e-6, story.way_m[ball])
-        share = math.sqrt(sum((1.0 - at / whole) ** 2 for at in story.rails_at_m.get(ball, ())))
-    return math.hypot(kick, 2 * scene.bed.radius * share)
+        left = (1.0 - at / whole for at in story.rails_at_m.get(ball, ()))
+        return Unsighted(share=math.sqrt(sum(share**2 for share in left)))
+    return SIGHTED
 
 
 def read_option(scene: Scene, reading: Reading, e: int, source: str) -> Option:
@@ -151,8 +182,20 @@ def read_option(scene: Scene, reading: Reading, e: int, source: str) -> Option:
         source=source,
         call=reading.calls[e],
         watch=_double_kiss(story, intention),
-        unsighted_m=_unsighted(scene, reading, e, story, intention),
+        unsighted=_unsighted(scene, reading, e, story, intention),
+        nobodys=_is_nobodys(scene, story, intention),
     )
+
+
+def _is_nobodys(scene: Scene, story: _Story, intention: Intention) -> bool:
+    """A ball driven by others that then banks, comes off a third ball, or is one of a long row: nobody calls that."""
+    if intention.kind not in ("combination", "carom", "kiss") or intention.potted is None:
+        return False
+    ball = scene.names.index(intention.potted)
+    first = next((place for place, pair in enumerate(story.contacts) if ball in pair), len(story.contacts))
+    met = {other for pair in story.contacts if ball in pair for other in pair if other != ball}
+    most = {"combination": 1, "carom": 1, "kiss": 2}[intention.kind]
+    return len(met) > most or first > _MOST_BEFORE or _banked(list(intention.cushions), intention.pocket or "")
 
 
 def _double_kiss(story: _Story, intention: Intention) -> tuple[Caution, ...]:
@@ -178,7 +221,8 @@ def _intention(scene: Scene, reading: Reading, e: int, story: _Story, cut: float
         after=tuple(story.cushions.get(0, ())),
     )
     if call.push_out:
-        return replace(base, kind="push-out")
+        rests = zone_words(*diamonds(scene.table, *(float(at) for at in reading.shots.finals[e, 0])))
+        return replace(base, kind="push-out", rests=rests, behind=_hidden_behind(scene, reading, e))
     if code in (FOUL, LOST):
         return replace(base, kind="foul" if story.target >= 0 else "miss")
     if call.ball is None:
@@ -222,7 +266,14 @@ def _attack(story: _Story, potted: int, pocket: str) -> tuple[str, tuple[int, ..
         return ("rail-first" if _is_rail_first(story) else "kick-pot"), others
     if others:
         return "kiss", others
+    if len(off) > 0 and _of_the_rubber(story):
+        return "double-kiss", ()
     return ("bank" if _banked(story.cushions.get(potted, []), pocket) else "pot"), ()
+
+
+def _of_the_rubber(story: _Story) -> bool:
+    """A second contact with the cue ball that comes before anything else: the rubber drives the ball back into it."""
+    return story.contacts[:2] == [(0, story.target)] * 2 and story.kiss_after_s < _AT_THE_RUBBER_S
 
 
 def _banked(cushions: list[str], pocket: str) -> bool:

@@ -47,6 +47,7 @@ class Physics(NamedTuple):
     mub_a, mub_b, mub_c : ball-ball friction a + b exp(-c u), u in m/s. Source: fit published by
         Alciatore to the throw measured in Marlow, The Physics of Pocket Billiards, 1995.
     mu_w : friction of the cushion; k_endmass : ball mass over effective end mass of the shaft
+    rubber_s : how long the rubber holds a lone ball, s; from memory, measured nowhere (`press`)
     """
 
     mu_s: float = 0.20
@@ -60,3 +61,4 @@ class Physics(NamedTuple):
     mu_w: float = 0.20
     e_facing: float = 0.70
     k_endmass: float = 20.0
+    rubber_s: float = 0.006

@@ -9,7 +9,8 @@ import math
 
 from partita.kernels import kernel
 from partita.physics.constants import BALL_BALL, CUSHION, FACING, JAW_TIP
-from partita.rows.ball import VX, VY, X, Y
+from partita.physics.prediction import TURN_OF_CUE, TURN_OF_TARGET
+from partita.rows.ball import VX, VY, WX, WY, X, Y
 from partita.rows.trace import AFTER, AFTER_OTHER, AT_S, KIND, MET, WHOSE
 
 # What is counted while a shot runs, for the rules and the naming: columns of the facts.
@@ -26,8 +27,10 @@ from partita.rows.trace import AFTER, AFTER_OTHER, AT_S, KIND, MET, WHOSE
     CONTACTS,  # contacts of balls with balls
     MISCUE,  # 1 when the tip slipped off the cue ball
     BESIDE,  # 1 + the pocket beside which the last of the target's cushions was met, 0 for none
-) = range(12)
-FACTS = 12
+    PRESSED,  # 1 when the first contact drove the ball into a rubber before it was over
+    KISSED,  # contacts of cue ball and target after their first
+) = range(14)
+FACTS = 14
 # And the measured ones.
 (
     CONTACT_TIME,
@@ -54,6 +57,8 @@ def count_contact(ws, i, j, now, facts, measures):
         _note_first_hit(ws.balls, i + j, now, facts, measures)
     elif i * j != 0 or i + j != facts[FIRST_HIT]:
         facts[OTHERS_MOVED] += 1
+    else:
+        facts[KISSED] += 1
     facts[CONTACTS] += 1
 
 
@@ -127,6 +132,26 @@ def _note_first_hit(balls, target, now, facts, measures):
     _go_on(balls, measures)
     measures[CUT] = math.atan2(vx * ny - vy * nx, vx * nx + vy * ny)
     measures[CONTACT_SPEED] = math.sqrt(vx * vx + vy * vy)
+
+
+@kernel
+def leave_first_contact(ws, facts, measures):
+    """Turn cue ball and target by what was misjudged of their ways, and keep the direction of the target."""
+    target = facts[FIRST_HIT]
+    _turn_motion(ws.balls, 0, ws.answers[TURN_OF_CUE])
+    _turn_motion(ws.balls, target, ws.answers[TURN_OF_TARGET])
+    measures[TARGET_DIRECTION] = math.atan2(ws.balls[target, VY], ws.balls[target, VX])
+
+
+@kernel
+def _turn_motion(balls, i, angle):
+    """Turn velocity and spin of a ball by an angle, rad: its whole way turns."""
+    if angle == 0.0:
+        return
+    cosine, sine = math.cos(angle), math.sin(angle)
+    vx, vy, wx, wy = balls[i, VX], balls[i, VY], balls[i, WX], balls[i, WY]
+    balls[i, VX], balls[i, VY] = cosine * vx - sine * vy, sine * vx + cosine * vy
+    balls[i, WX], balls[i, WY] = cosine * wx - sine * wy, sine * wx + cosine * wy
 
 
 @kernel

@@ -32,19 +32,30 @@ from partita.physics.facts import (
     EVENTS,
     FIRST_HIT,
     MISCUE,
+    PRESSED,
     SECONDS,
     STATUS,
-    TARGET_DIRECTION,
     begin_way,
     count_contact,
     count_rails,
+    leave_first_contact,
     note,
     note_before,
 )
 from partita.physics.motion import advance, finish_phase, launch
-from partita.physics.prediction import begin_phase, on_nose, predict, zone_at
+from partita.physics.prediction import (
+    RUBBER_S,
+    TURN_OF_CUE,
+    TURN_OF_TARGET,
+    begin_phase,
+    on_nose,
+    predict,
+    zone_at,
+)
+from partita.physics.press import gather, is_pressed, meets_while_held, press, takes_part
 from partita.rows.ball import COLUMNS as BALL_COLUMNS
-from partita.rows.ball import VX, VY, X, Y
+from partita.rows.ball import X, Y
+from partita.rows.stroke import CUE_TURN_RAD, EXECUTED, RUBBER, TARGET_TURN_RAD
 from partita.rows.trace import BEFORE, BEFORE_OTHER
 
 
@@ -81,7 +92,7 @@ def set_before_noses(balls, i, bed):
 def run(ws, places, pocketed, stroke, until_contact, bed, physics, finals, facts, measures, trace):
     """Play one stroke. Returns the number of trace rows written.
 
-    places : (n, 2) m, ball 0 is the cue ball; stroke : (5,) as in `motion.launch`
+    places : (n, 2) m, ball 0 is the cue ball; stroke : (5,) as it is meant, or (8,) as executed (`rows.stroke`)
     pocketed : (n,) int8, in: -1 on the table, -2 not in play; out: the pocket it fell into, or -1
     until_contact : stop at the first ball-ball contact (for aiming)
     finals : (n, 2) m; facts : (FACTS,) int32; measures : (MEASURES,) float64
@@ -92,6 +103,7 @@ def run(ws, places, pocketed, stroke, until_contact, bed, physics, finals, facts
     facts[FIRST_HIT] = -1
     measures[:] = 0.0
     begin_way(places, measures)
+    _set_answers(ws, stroke, physics)
     facts[MISCUE] = launch(stroke, physics.k_endmass, bed.radius, ws.balls)
     begin_phase(ws, 0, 0.0, physics, bed.radius)
     predict(ws, 0, 0.0, bed)
@@ -111,6 +123,11 @@ def run(ws, places, pocketed, stroke, until_contact, bed, physics, finals, facts
             rows = _meet_balls(ws, i, other, now, bed, physics, facts, measures, trace, rows)
             done = until_contact
             continue
+        if kind == CUSHION and meets_while_held(ws, i, other, now, bed):
+            rows, pressed = _press(ws, i, -1, now, bed, physics, facts, measures, trace, rows)
+            if pressed:
+                done = until_contact and facts[CONTACTS] > 0
+                continue
         count_rails(ws, i, other, kind, bed, facts, measures)
         note_before(trace, rows, BEFORE, ws.balls, i)
         _happen(ws, i, other, kind, now, bed, physics, pocketed)
@@ -123,6 +140,16 @@ def run(ws, places, pocketed, stroke, until_contact, bed, physics, finals, facts
     for j in range(places.shape[0]):
         finals[j, 0], finals[j, 1] = ws.balls[j, X], ws.balls[j, Y]
     return rows
+
+
+@kernel
+def _set_answers(ws, stroke, physics):
+    """What balls and rails answer to this stroke: to one as it is meant, what the table says."""
+    ws.answers[TURN_OF_CUE] = ws.answers[TURN_OF_TARGET] = 0.0
+    ws.answers[RUBBER_S] = physics.rubber_s
+    if stroke.shape[0] >= EXECUTED:
+        ws.answers[TURN_OF_CUE], ws.answers[TURN_OF_TARGET] = stroke[CUE_TURN_RAD], stroke[TARGET_TURN_RAD]
+        ws.answers[RUBBER_S] *= stroke[RUBBER]
 
 
 @kernel
@@ -177,8 +204,7 @@ def _meet_balls(ws, i, j, now, bed, physics, facts, measures, trace, rows):
     else:
         tied_impacts(ws.balls, ws.pairs, tied, physics, bed.radius, ws.tied)
     if first_hit:
-        target = facts[FIRST_HIT]
-        measures[TARGET_DIRECTION] = math.atan2(ws.balls[target, VY], ws.balls[target, VX])
+        leave_first_contact(ws, facts, measures)
     for c in range(tied):
         for side in range(2):
             _leave_zone(ws, ws.pairs[c, side], bed)
@@ -186,6 +212,12 @@ def _meet_balls(ws, i, j, now, bed, physics, facts, measures, trace, rows):
     for c in range(tied):
         facts[EVENTS] += 1
         rows = note(trace, rows, ws, now, BALL_BALL, ws.pairs[c, 0], ws.pairs[c, 1])
+    if tied == 1 and (is_pressed(ws, i, bed) or is_pressed(ws, j, bed)):
+        if first_hit:
+            facts[PRESSED] = 1
+        rows, pressed = _press(ws, i, j, now, bed, physics, facts, measures, trace, rows)
+        if pressed:
+            return rows
     for c in range(tied):
         _predict_touched(ws, ws.pairs[c, 0], now, bed, physics)
         _predict_touched(ws, ws.pairs[c, 1], now, bed, physics)
@@ -193,6 +225,27 @@ def _meet_balls(ws, i, j, now, bed, physics, facts, measures, trace, rows):
         predict(ws, ws.pairs[c, 0], now, bed)
         predict(ws, ws.pairs[c, 1], now, bed)
     return rows
+
+
+@kernel
+def _press(ws, i, j, now, bed, physics, facts, measures, trace, rows):
+    """Balls i and j, or ball i and the rubber (j -1), and whoever is about them, until no rubber holds any.
+
+    Returns the next free trace row, and whether it was done: beside a pocket it is not.
+    """
+    if not gather(ws, i, j, bed):
+        return rows, False
+    for k in range(ws.balls.shape[0]):
+        if takes_part(ws, k):
+            _bring_to(ws, k, now, physics, bed.radius)
+    later, rows = press(ws, i, j, now, bed, physics, facts, measures, trace, rows)
+    for k in range(ws.balls.shape[0]):
+        if takes_part(ws, k):
+            _predict_touched(ws, k, later, bed, physics)
+    for k in range(ws.balls.shape[0]):
+        if takes_part(ws, k):
+            predict(ws, k, later, bed)
+    return rows, True
 
 
 @kernel

@@ -38,6 +38,9 @@ from partita.rows.ball import COLUMNS as BALL_COLUMNS
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.int64]
+# What balls and rails answer in one execution: by how much cue ball and target leave their first contact turned from
+# what mechanics says, rad, counter-clockwise (what the player misjudged); how long a rubber holds a ball, s.
+TURN_OF_CUE, TURN_OF_TARGET, RUBBER_S = range(3)
 
 
 class Workspace(NamedTuple):
@@ -49,6 +52,8 @@ class Workspace(NamedTuple):
     next_time : (n,) s; next_kind, next_with : (n,) event kind; other ball, cushion, jaw or pocket
     next_speed : (n,) m/s, how fast the balls near each other when the next event is their contact
     present : (n,) bool, not pocketed; pairs, tied : scratch for contacts that fall together
+    pressing : (n, 8), scratch for balls pressed into a rubber
+    answers : (3,) of this execution: TURN_OF_CUE, TURN_OF_TARGET, RUBBER_S
     """
 
     balls: Floats
@@ -64,6 +69,8 @@ class Workspace(NamedTuple):
     present: NDArray[np.bool_]
     pairs: Ints
     tied: Floats
+    pressing: Floats
+    answers: Floats
 
 
 def new_workspace(count: int) -> Workspace:
@@ -82,6 +89,8 @@ def new_workspace(count: int) -> Workspace:
         present=np.ones(count, dtype=np.bool_),
         pairs=np.zeros((MOST_TIED, 2), dtype=np.int64),
         tied=np.zeros((MOST_TIED, 7)),
+        pressing=np.zeros((count, 8)),
+        answers=np.zeros(3),
     )
 
 

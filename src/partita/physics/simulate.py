@@ -28,7 +28,7 @@ _PARTINGS = 20
 POSSIBLE = {
     "mu_s": (0.005, 2.0), "mu_r": (0.001, 0.5), "a_sp": (0.5, 500.0), "e_b": (0.0, 1.0), "mub_a": (0.0, 1.0),
     "mub_b": (0.0, 1.0), "mub_c": (0.0, 50.0), "e_c": (0.0, 1.0), "mu_w": (0.0, 0.5), "e_facing": (0.0, 1.0),
-    "k_endmass": (1.0, 1000.0),
+    "k_endmass": (1.0, 1000.0), "rubber_s": (0.001, 0.03),
 }  # fmt: skip
 
 
@@ -71,7 +71,7 @@ def physics_of(table: TableSpec, overrides: dict[str, float] | None = None) -> P
     """A table's constants, with overrides by the names of `docs/formats.md`. `Refused` for impossible ones."""
     base = Physics(
         mu_s=table.mu_s, mu_r=table.mu_r, a_sp=table.a_sp, e_b=table.e_b,
-        e_c=table.e_c, mu_w=table.mu_w, e_facing=table.e_facing,
+        e_c=table.e_c, mu_w=table.mu_w, e_facing=table.e_facing, rubber_s=table.rubber_s,
     )  # fmt: skip
     for name, number in (overrides or {}).items():
         if name not in POSSIBLE:
@@ -152,7 +152,7 @@ def execute(
     trace_rows: int = 0,
     threads: int = CORES,
 ) -> Executions:
-    """Play (m, 5) strokes from (n, 2) places, or from (m, n, 2) each from its own, over threads.
+    """Play strokes, (m, 5) as meant or (m, 8) as executed, from (n, 2) places, or (m, n, 2) each from its own.
 
     The answer does not depend on the number of threads: each execution stands alone.
     """

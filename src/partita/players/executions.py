@@ -8,16 +8,26 @@ from numpy.typing import NDArray
 from partita.kernels import kernel
 from partita.physics.motion import squirt_angle
 from partita.rows.draws import COLUMNS as DRAWS
-from partita.rows.draws import OF_AIM, OF_HEIGHT, OF_SIDE, OF_SIGHT, OF_SPEED
+from partita.rows.draws import OF_AIM, OF_HEIGHT, OF_RUBBER, OF_SIDE, OF_SIGHT, OF_SPEED, OF_TURN
 from partita.rows.player import AIM, POWER_COST, SIDE_COST, SIGHT, SPEED, TIP
-from partita.rows.stroke import AIM_RAD, ELEVATION_RAD, HEIGHT_R, SIDE_R, SPEED_MPS
+from partita.rows.stroke import (
+    AIM_RAD,
+    CUE_TURN_RAD,
+    ELEVATION_RAD,
+    HEIGHT_R,
+    RUBBER,
+    SIDE_R,
+    SPEED_MPS,
+    TARGET_TURN_RAD,
+)
 
-# Draws per execution: aim, speed, side, height, sight.
 # A cue that strays pivots about the bridge: it strikes off centre and points off together, so
 # squirt undoes most of the angle. This is the share of the squirt that is left over.
 PIVOT_SHARE = 0.2
 # Draw and follow cost accuracy as side does, from a tip's place on that an ordinary stroke has not, R.
 _ORDINARY_HEIGHT_R, _HEIGHT_SHARE = 0.15, 0.5
+# Nobody knows how long the rubber holds a ball: evenly drawn, up to this share more or less than the table says.
+_RUBBER_SHARE = 1.0 / 3.0
 
 
 def standard_draws(seed: int, count: int) -> NDArray[np.float64]:
@@ -39,16 +49,18 @@ def aim_error(player, speed, side, height, awkward):
 
 
 @kernel
-def executed(stroke, player, draws, k_endmass, distance, cut, judgement, awkward, out):
-    """Strokes as executed, (m, 5) into out.
+def executed(stroke, player, draws, k_endmass, distance, cut, judged, awkward, out):
+    """Strokes as executed, (m, 8) into out.
 
     stroke : (5,) intended; player : (9,); draws : (m, DRAWS) standard normal
     distance, cut : of the first contact, m and rad; distance 0 when no ball is met
-    judgement : standard deviation, m, at the contact, of what cannot be sighted (`judgement.judgement_m`)
+    judged : standard deviations of what cannot be sighted (`players.judgement`): m, at the contact; rad, of the way of
+        the cue ball after it; rad, of the ball it meets
     awkward : factor of the aim error (`conditions.awkwardness`)
     """
     deviation = aim_error(player, stroke[SPEED_MPS], stroke[SIDE_R], stroke[HEIGHT_R], awkward)
     sighting = player[SIGHT] * (0.25 + math.sin(abs(cut)))
+    judgement, cue_turn, target_turn = judged
     sight = math.sqrt(sighting * sighting + judgement * judgement) / distance if distance > 0.0 else 0.0
     intended_squirt = squirt_angle(stroke[SIDE_R], k_endmass)
     for e in range(draws.shape[0]):
@@ -59,3 +71,5 @@ def executed(stroke, player, draws, k_endmass, distance, cut, judgement, awkward
         out[e, AIM_RAD] = aimed - (1.0 - PIVOT_SHARE) * squirt
         out[e, SPEED_MPS] = stroke[SPEED_MPS] * math.exp(player[SPEED] * draws[e, OF_SPEED])
         out[e, SIDE_R], out[e, HEIGHT_R], out[e, ELEVATION_RAD] = side, height, stroke[ELEVATION_RAD]
+        out[e, CUE_TURN_RAD], out[e, TARGET_TURN_RAD] = cue_turn * draws[e, OF_TURN], target_turn * draws[e, OF_TURN]
+        out[e, RUBBER] = 1.0 + _RUBBER_SHARE * math.erf(draws[e, OF_RUBBER] / math.sqrt(2.0))

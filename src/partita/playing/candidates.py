@@ -8,7 +8,7 @@ from partita.games.referee import decides
 from partita.kernels import kernel
 from partita.players.conditions import awkwardness
 from partita.players.executions import executed
-from partita.playing.desk import judge_played, play_shot, settle_choice
+from partita.playing.desk import judge_played, play_executed, settle_choice
 from partita.rows.candidate import (
     AIMED_AT,
     BALL,
@@ -16,11 +16,13 @@ from partita.rows.candidate import (
     CLEARS,
     COLUMNS,
     CONTACT,
+    CUE_JUDGED,
     CUT_AT,
     JUDGEMENT,
     POCKET,
     REST_X,
     REST_Y,
+    TARGET_JUDGED,
     WORTH,
 )
 from partita.rows.pair import MORE, ONE, TWO, WORTH_OF
@@ -35,7 +37,8 @@ def execute_candidate(desk, places, in_play, standing, candidate, draws, me):
     deciding = decides(desk.eyes.numbers, standing, int(row[AIMED_AT]))
     awkward = awkwardness(me, desk.eyes.bed, places, in_play, row, deciding)
     executed(
-        row, me, draws, desk.physics.k_endmass, row[CONTACT], row[CUT_AT], row[JUDGEMENT], awkward, desk.rows
+        row, me, draws, desk.physics.k_endmass, row[CONTACT], row[CUT_AT],
+        (row[JUDGEMENT], row[CUE_JUDGED], row[TARGET_JUDGED]), awkward, desk.rows,
     )  # fmt: skip
 
 
@@ -45,7 +48,7 @@ def try_candidate(desk, places, in_play, standing, candidate, draws, tries, who)
     execute_candidate(desk, places, in_play, standing, candidate, draws[:tries], desk.eyes.models[who])
     row, total, clear = desk.candidates[candidate], 0.0, 0.0
     for k in range(tries):
-        play_shot(desk, places, in_play, desk.rows[k], False)
+        play_executed(desk, places, in_play, k)
         code = judge_played(desk, in_play, standing, int(row[BALL]), int(row[POCKET]))
         total += settle_choice(desk, code, places, in_play, standing, who)[0]
         clear += desk.evaluation[CLEAR]
@@ -68,7 +71,7 @@ def put_safety(candidates, count, aim, speed, height, contact, target):
     row = candidates[count]
     row[AIM_RAD], row[SPEED_MPS], row[SIDE_R], row[HEIGHT_R], row[ELEVATION_RAD] = aim, speed, 0.0, height, 0.0
     row[CONTACT], row[CUT_AT], row[JUDGEMENT], row[WORTH], row[CLEARS] = contact, 0.0, 0.0, 0.0, 0.0
-    row[CHANCE], row[REST_X], row[REST_Y] = 0.0, 0.0, 0.0
+    row[CHANCE], row[REST_X], row[REST_Y], row[CUE_JUDGED], row[TARGET_JUDGED] = 0.0, 0.0, 0.0, 0.0, 0.0
     row[BALL], row[POCKET], row[AIMED_AT] = -1.0, -1.0, target
     return count + 1
 

@@ -22,6 +22,8 @@ from partita.physics.simulate import address_of_run
 from partita.rows.candidate import COLUMNS, PUSH_OUT
 from partita.rows.draws import COLUMNS as DRAWS
 from partita.rows.features import COLUMNS as FEATURES
+from partita.rows.stroke import COLUMNS as STROKE_COLUMNS
+from partita.rows.stroke import EXECUTED
 from partita.rows.trace import COLUMNS as TRACE_COLUMNS
 from partita.value.evaluation import address_of_evaluation
 from partita.value.eyes import Eyes
@@ -51,7 +53,7 @@ class Desk(NamedTuple):
 
     choose_at : where `in_hand.choose` is; 0 at a desk where nobody chooses (`in_hand.player_at`)
     solo : 1 when only running out counts
-    candidates : (_MOST, COLUMNS); kept : (COLUMNS,) the best of several places; rows : (DRAWN, 5)
+    candidates : (_MOST, COLUMNS); kept : (COLUMNS,) the best of several places; rows : (DRAWN, EXECUTED)
     finals, after, then : the last shot played and judged
     pairs : (_PAIRS, 4) ball, pocket, worth and make chance of the pots looked at
     spots : (_HAND_PLAYED, 4) places of the cue ball in hand with what they are worth
@@ -115,7 +117,7 @@ def new_desk(eyes: Eyes, physics: Physics, pots: Pots = POTS, solo: bool = False
         features=np.zeros(FEATURES),
         candidates=np.zeros((_MOST, COLUMNS)),
         kept=np.zeros(COLUMNS),
-        rows=np.zeros((DRAWN, 5)),
+        rows=np.zeros((DRAWN, EXECUTED)),
         pairs=np.zeros((_PAIRS, 4)),
         spots=np.zeros((_HAND_PLAYED, 4)),
         on=np.zeros(balls, dtype=np.bool_),
@@ -130,7 +132,18 @@ def new_desk(eyes: Eyes, physics: Physics, pots: Pots = POTS, solo: bool = False
 
 @kernel
 def play_shot(desk, places, in_play, stroke, until_contact):
-    """Play one stroke into desk.finals, pocketed, facts and measures."""
+    """Play one stroke as it is meant into desk.finals, pocketed, facts and measures."""
+    _run(desk, places, in_play, stroke[:STROKE_COLUMNS], until_contact)
+
+
+@kernel
+def play_executed(desk, places, in_play, k):
+    """The same with desk.rows[k], as it came out of a player's hands."""
+    _run(desk, places, in_play, desk.rows[k], False)
+
+
+@kernel
+def _run(desk, places, in_play, stroke, until_contact):
     for ball in range(in_play.shape[0]):
         desk.pocketed[ball] = in_play[ball]
     call_at(desk.run_at, 0, (

@@ -14,13 +14,13 @@ from partita.games.referee import balls_worth_potting
 from partita.games.standing import GAME, STRAIGHT_POOL
 from partita.kernels import kernel
 from partita.lines.mirrors import mirrored
-from partita.lines.openings import gap_to, pocket_opening
+from partita.lines.openings import gap_to, is_frozen, pocket_opening
 from partita.lines.sight import can_be_hit
-from partita.physics.facts import CUE_CUSHIONS_BEFORE, CUT, FIRST_HIT, WAY, unsighted_way
-from partita.players.judgement import COMBINATION_SHARE, judgement_m
+from partita.physics.facts import CUE_CUSHIONS_BEFORE, CUT, FIRST_HIT, PRESSED, WAY, unsighted_way
+from partita.players.judgement import judged, per_m_of
 from partita.playing.candidates import keep_best, put_safety
 from partita.playing.desk import judge_played, play_shot, settle_choice
-from partita.rows.candidate import BALL, CHANCE, CONTACT, CUT_AT, JUDGEMENT, POCKET, WORTH
+from partita.rows.candidate import BALL, CHANCE, CONTACT, CUE_JUDGED, CUT_AT, JUDGEMENT, POCKET, TARGET_JUDGED, WORTH
 from partita.rows.pair import MORE, ONE, TWO, WORTH_OF
 from partita.rows.player import AIM, SIGHT
 from partita.rows.stroke import AIM_RAD, SIDE_R
@@ -100,9 +100,10 @@ def _combination(desk, places, in_play, who, first, ball, pocket):
     if half <= 0.0 or cut > _LARGEST_CUT or over > _LARGEST_CUT:
         return 0.0, wanted
     # The errors of the contact point, m, turn the first ball; its error over the way between turns the second.
-    judged = judgement_m(me[SIGHT], 2.0 * radius * COMBINATION_SHARE, _COMBINATION_MPS[0], 0.0)
-    seen = math.hypot(judged, me[SIGHT] * (0.25 + math.sin(cut)))
+    seen = me[SIGHT] * (0.25 + math.sin(cut))
     turn = math.hypot(seen, math.hypot(dx, dy) * me[AIM]) / (2.0 * radius * math.cos(cut))
+    unsighted = (0.0, 0.0, 0.0, 1.0, per_m_of(between), 0.0)
+    turn = math.hypot(turn, judged(me[SIGHT], unsighted, _COMBINATION_MPS[0], 0.0)[2])
     sigma = turn * between / (2.0 * radius * math.cos(over)) + UNAVOIDABLE_RAD
     free = clear_chance(
         places[first, 0], places[first, 1], math.cos(wanted), math.sin(wanted), between, places, in_play, first, ball,
@@ -124,7 +125,7 @@ def _add_combination(desk, places, in_play, standing, who, count, missed, way):
     spread = turn * 2.0 * radius / max(2.0 * radius, distance)
     for speed in _COMBINATION_MPS:
         stroke = (aim, speed, 0.0, 0.1, spread)
-        played = (first, ball, pocket, 2.0 * radius * COMBINATION_SHARE)
+        played = (first, ball, pocket, 1.0, per_m_of(between - 2.0 * radius))
         count = _add_middle(desk, places, in_play, standing, who, count, missed, played, stroke)
     return count
 
@@ -181,7 +182,7 @@ def _add_bank(desk, places, in_play, standing, who, count, missed, way):
     spread = _REBOUND_RAD * 2.0 * radius / max(2.0 * radius, distance)
     for speed in _BANK_MPS:
         stroke = (aim, speed, 0.0, 0.1, spread)
-        played = (ball, ball, pocket, 2.0 * radius * (1.0 - share))
+        played = (ball, ball, pocket, 1.0 - share, 0.0)
         count = _add_middle(desk, places, in_play, standing, who, count, missed, played, stroke)
     return count
 
@@ -218,7 +219,7 @@ def _add_rail_first(desk, places, in_play, standing, who, count, missed, way):
     spread = min(0.08, 2.0 * desk.eyes.bed.radius / max(0.1, length))
     for speed, side, height in _RAIL_FIRST:
         stroke = (aim, speed, side, height, spread)
-        count = _add_middle(desk, places, in_play, standing, who, count, missed, (ball, ball, pocket, 0.0), stroke)
+        count = _add_middle(desk, places, in_play, standing, who, count, missed, (ball, ball, pocket, 0.0, 0.0), stroke)
     return count
 
 
@@ -226,10 +227,10 @@ def _add_rail_first(desk, places, in_play, standing, who, count, missed, way):
 def _add_middle(desk, places, in_play, standing, who, count, missed, played, stroke):
     """A candidate at the middle of the longest run of aims that pot, where there is one.
 
-    played : the ball to be hit first, the one that is to fall, its pocket, what of it cannot be sighted as a way, m
+    played : the ball to be hit first, the one that is to fall, its pocket, and of `judgement.Unsighted` share and per_m
     stroke : aim rad, speed m/s, side and height R, and how far to either side aims are tried, rad
     """
-    first, ball, pocket, unsighted = played
+    first, ball, pocket, share, per_m = played
     aim, speed, side, height, spread = stroke
     here = count
     count = put_safety(desk.candidates, count, aim, speed, height, 0.02, first)
@@ -252,11 +253,16 @@ def _add_middle(desk, places, in_play, standing, who, count, missed, played, str
         return here
     sight = desk.eyes.models[who][SIGHT]
     kick = unsighted_way(desk.facts[CUE_CUSHIONS_BEFORE], desk.measures)
-    row[JUDGEMENT] = judgement_m(sight, math.hypot(kick, unsighted), speed, side)
+    frozen = is_frozen(desk.eyes.bed, places[ball, 0], places[ball, 1]) or desk.facts[PRESSED] == 1
+    pressed = 1.0 if first == ball and frozen else 0.0
+    row[JUDGEMENT], row[CUE_JUDGED], row[TARGET_JUDGED] = judged(
+        sight, (kick, 0.0, 0.0, share, per_m, pressed), speed, side
+    )  # fmt: skip
     row[CONTACT], row[CUT_AT] = max(0.02, desk.measures[WAY]), abs(desk.measures[CUT])
     row[BALL], row[POCKET] = ball, pocket
-    seen = math.hypot(row[JUDGEMENT], sight * (0.25 + math.sin(row[CUT_AT]))) / row[CONTACT]
-    sigma = math.hypot(desk.eyes.models[who][AIM], seen)
+    turned = 2.0 * desk.eyes.bed.radius * row[TARGET_JUDGED]
+    seen = math.hypot(math.hypot(row[JUDGEMENT], turned), sight * (0.25 + math.sin(row[CUT_AT])))
+    sigma = math.hypot(desk.eyes.models[who][AIM], seen / row[CONTACT])
     row[CHANCE] = 2.0 * normal_below(longest * spread / (_AIMS - 1) / sigma) - 1.0
     worth = settle_choice(desk, code, places, in_play, standing, who)[0]
     row[WORTH] = min(worth, row[CHANCE] * worth + (1.0 - row[CHANCE]) * missed)

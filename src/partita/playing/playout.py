@@ -159,11 +159,13 @@ def first_option(question: Question, option: Option) -> Floats:
 def candidate_of(names: tuple[str, ...], option: Option, shooter: Floats) -> Floats:
     """(COLUMNS,) an option as a candidate of the fast player; names : of a start; shooter : his row."""
     intention, call = option.intention, option.call
-    judgement = option.judgement_m(float(shooter[SIGHT]))
+    judgement, cue, turned = option.judged(float(shooter[SIGHT]))
     ball = names.index(call.ball) if call.ball else (PUSH_OUT if call.push_out else -1)
     target = names.index(intention.target) if intention.target else 0
     contact = [option.contact_m, abs(option.cut_rad), judgement, 0.0]
-    return np.concatenate([option.stroke.row(), contact, [ball, call.pocket, target, 0.0, 0.0, 0.0, 0.0]])
+    return np.concatenate(
+        [option.stroke.row(), contact, [ball, call.pocket, target, 0.0, 0.0, 0.0, 0.0], [cue, turned]]
+    )
 
 
 def _check(situation: Situation, racks: int, seed: int) -> None:

@@ -7,13 +7,27 @@ import math
 
 from partita.games.standing import GAME, STRAIGHT_POOL
 from partita.kernels import kernel
-from partita.lines.openings import off_middle, pocket_opening
-from partita.physics.facts import CUT, FIRST_HIT, TARGET_DIRECTION
+from partita.lines.openings import is_frozen, off_middle, pocket_opening
+from partita.physics.facts import CUT, FIRST_HIT, KISSED, PRESSED, TARGET_DIRECTION
+from partita.players.judgement import judged
 from partita.playing.candidates import clean_worth, keep_best, put_safety
 from partita.playing.desk import play_shot
-from partita.rows.candidate import BALL, CHANCE, CLEARS, CUT_AT, POCKET, REST_X, REST_Y, WORTH
+from partita.rows.candidate import (
+    BALL,
+    CHANCE,
+    CLEARS,
+    CUE_JUDGED,
+    CUT_AT,
+    JUDGEMENT,
+    POCKET,
+    REST_X,
+    REST_Y,
+    TARGET_JUDGED,
+    WORTH,
+)
 from partita.rows.pair import MORE, ONE, TWO
-from partita.rows.stroke import AIM_RAD
+from partita.rows.player import SIGHT
+from partita.rows.stroke import AIM_RAD, SIDE_R, SPEED_MPS
 from partita.value.make_chance import make_chance
 from partita.value.rest import CLEAR, GIVEN
 
@@ -85,6 +99,16 @@ def _find_pairs(desk, places, in_play, standing, who, missed):
 
 
 @kernel
+def _judge_pressed(desk, row, who):
+    """What is misjudged of a ball frozen to a rail or pressed into it, twice met or not (`players.judgement`)."""
+    twice = 1.0 if desk.facts[PRESSED] == 1 and desk.facts[KISSED] > 0 else 0.0
+    unsighted = (0.0, twice, 0.0, 0.0, 0.0, 1.0)
+    row[JUDGEMENT], row[CUE_JUDGED], row[TARGET_JUDGED] = judged(
+        desk.eyes.models[who][SIGHT], unsighted, row[SPEED_MPS], row[SIDE_R]
+    )
+
+
+@kernel
 def add_pots(desk, places, in_play, standing, who, count):
     """Candidates for the most promising pots, valued without error but for the chance of missing."""
     missed = 0.0 if desk.solo == 1 else 1.0 - desk.evaluation[GIVEN]
@@ -139,6 +163,9 @@ def _add_pot(desk, places, in_play, standing, who, count, pot, direction):
                 aim = row[AIM_RAD]
             play_shot(desk, places, in_play, row, False)
             row[REST_X], row[REST_Y] = desk.finals[0, 0], desk.finals[0, 1]
+            frozen = is_frozen(desk.eyes.bed, places[target, 0], places[target, 1])
+            if frozen or desk.facts[PRESSED] == 1:
+                _judge_pressed(desk, row, who)
             worth = clean_worth(desk, places, in_play, standing, target, pocket, who)
             # Played without error it always goes in: what a miss costs comes in by the make chance.
             row[WORTH] = min(worth, chance * worth + (1.0 - chance) * missed)

@@ -11,7 +11,7 @@ import numpy as np
 from partita.games.judging import CONTINUES, LOST, WON
 from partita.kernels import call_at, kernel
 from partita.playing.candidates import execute_candidate
-from partita.playing.desk import judge_played, look, play_shot, settle_choice
+from partita.playing.desk import judge_played, look, play_executed, settle_choice
 from partita.rows.candidate import BALL, POCKET
 from partita.rows.features import COLUMNS as FEATURES
 from partita.rows.stroke import SPEED_MPS
@@ -76,7 +76,7 @@ def _shoot(desk, places, in_play, standing, seed, shot, sign, who):
     """Play the chosen stroke as the player's hands turn it out, and have it judged; the code."""
     normal_row(seed, shot, sign, desk.row[0])
     execute_candidate(desk, places, in_play, standing, 0, desk.row, desk.eyes.models[who])
-    play_shot(desk, places, in_play, desk.rows[0], False)
+    play_executed(desk, places, in_play, 0)
     chosen = desk.candidates[0]
     return judge_played(desk, in_play, standing, int(chosen[BALL]), int(chosen[POCKET]))
 

@@ -31,7 +31,7 @@ from partita.players.measuring.follows import run_out_chance
 from partita.players.measuring.prior import ERRORS
 from partita.players.stroke_model import StrokeModel
 from partita.playing.candidates import execute_candidate
-from partita.playing.desk import DRAWN, judge_played, play_shot, settle_choice
+from partita.playing.desk import DRAWN, judge_played, play_executed, settle_choice
 from partita.playing.in_hand import player_at
 from partita.rows.candidate import BALL, POCKET
 from partita.table.spec import TableSpec
@@ -135,7 +135,7 @@ def gains(desk, places, in_play, standing, policy, draws, models, out):
         for begin in range(0, draws.shape[0], rows):
             execute_candidate(desk, places, in_play, standing, 0, draws[begin : begin + rows], models[variant])
             for k in range(rows):
-                play_shot(desk, places, in_play, desk.rows[k], False)
+                play_executed(desk, places, in_play, k)
                 code = judge_played(desk, in_play, standing, int(row[BALL]), int(row[POCKET]))
                 total += settle_choice(desk, code, places, in_play, standing, 0)[0]
         out[variant] = total / draws.shape[0]

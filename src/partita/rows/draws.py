@@ -6,7 +6,9 @@
 | OF_SPEED | the log of the speed |
 | OF_SIDE, OF_HEIGHT | the tip |
 | OF_SIGHT | where the contact was seen |
+| OF_TURN | what was judged of the way after the contact |
+| OF_RUBBER | how long the rubber holds a ball |
 """
 
-OF_AIM, OF_SPEED, OF_SIDE, OF_HEIGHT, OF_SIGHT = range(5)
-COLUMNS = 5
+OF_AIM, OF_SPEED, OF_SIDE, OF_HEIGHT, OF_SIGHT, OF_TURN, OF_RUBBER = range(7)
+COLUMNS = 7

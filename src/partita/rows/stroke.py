@@ -1,4 +1,4 @@
-"""A stroke as intended, or as it comes out of a player's hands: a row of `COLUMNS` numbers.
+"""A stroke as intended: a row of `COLUMNS` numbers; as it comes out of a player's hands: a row of `EXECUTED`.
 
 | column | what | unit |
 |---|---|---|
@@ -6,7 +6,10 @@
 | SPEED_MPS | of the cue ball at the launch | m/s |
 | SIDE_R, HEIGHT_R | of the tip from the ball's centre, to the right and up | ball radii |
 | ELEVATION_RAD | of the butt | rad |
+| CUE_TURN_RAD, TARGET_TURN_RAD | by which cue ball and target leave their contact otherwise than was judged | rad |
+| RUBBER | how long the rubber holds a ball, as a share of what the table says | |
 """
 
-AIM_RAD, SPEED_MPS, SIDE_R, HEIGHT_R, ELEVATION_RAD = range(5)
+AIM_RAD, SPEED_MPS, SIDE_R, HEIGHT_R, ELEVATION_RAD, CUE_TURN_RAD, TARGET_TURN_RAD, RUBBER = range(8)
 COLUMNS = 5
+EXECUTED = 8

@@ -14,7 +14,7 @@ import math
 from partita.games.judging import CONTINUES, WON, has_room
 from partita.kernels import kernel
 from partita.playing.candidates import execute_candidate
-from partita.playing.desk import judge_played, look, play_shot, settle_choice
+from partita.playing.desk import judge_played, look, play_executed, settle_choice
 from partita.playing.pots import add_pots
 from partita.rows.candidate import BALL, CHANCE, CLEARS, POCKET, WORTH
 from partita.value.evaluation import learned_worth
@@ -123,7 +123,7 @@ def _tried(desk, places, in_play, standing, candidate, draws, tries, who):
     execute_candidate(desk, places, in_play, standing, candidate, draws[:tries], desk.eyes.models[who])
     row, made, worth, clear, missed = desk.candidates[candidate], 0, 0.0, 0.0, 0.0
     for k in range(tries):
-        play_shot(desk, places, in_play, desk.rows[k], False)
+        play_executed(desk, places, in_play, k)
         code = judge_played(desk, in_play, standing, int(row[BALL]), int(row[POCKET]))
         value = settle_choice(desk, code, places, in_play, standing, who)[0]
         if code == WON or code == CONTINUES:
@@ -167,7 +167,7 @@ def play_candidate(desk, places, in_play, standing, candidate, draws, who, out):
         end = min(draws.shape[0], begin + at_once)
         execute_candidate(desk, places, in_play, standing, candidate, draws[begin:end], desk.eyes.models[who])
         for k in range(begin, end):
-            play_shot(desk, places, in_play, desk.rows[k - begin], False)
+            play_executed(desk, places, in_play, k - begin)
             code = judge_played(desk, in_play, standing, int(row[BALL]), int(row[POCKET]))
             out[k, _WORTH] = settle_choice(desk, code, places, in_play, standing, who)[0]
             out[k, _MADE] = 1.0 if code == WON or code == CONTINUES else 0.0

@@ -31,6 +31,7 @@ PLAUSIBLE = {
     "mu_w": (0.02, 0.28),
     "e_facing": (0.3, 1.0),
     "e_b": (0.8, 1.0),
+    "rubber_s": (0.002, 0.012),
 }
 # A table in words, against its preset: how much narrower or wider the mouths are, m; by how much the cloth slows a
 # rolling ball; how much less or more of its speed a ball keeps at a cushion. Judgements, no source.
@@ -44,7 +45,8 @@ class TableSpec:
     """A pool table, its cloth and its balls. Lengths in m, angles in degrees.
 
     Sizes of the presets: the world pool body's equipment specification, quoted from memory.
-    `nose_height` is in ball diameters; friction and restitution as in `docs/physics.md`.
+    `nose_height` is in ball diameters; friction and restitution as in `docs/physics.md`. `rubber_s`, how long a
+    cushion holds a ball, s: from memory, measured nowhere (`physics.press`).
     """
 
     name: str = "pool-9ft"
@@ -70,6 +72,7 @@ class TableSpec:
     mu_w: float = 0.20
     e_facing: float = 0.70
     e_b: float = 0.95
+    rubber_s: float = 0.006
 
     @property
     def diamond_m(self) -> float:

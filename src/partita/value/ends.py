@@ -3,7 +3,9 @@
 Straight pool is a race to a number of points. In snooker the balls that are left are potted one after the
 other, red and colour by turns, then the colours; whoever is ahead when the black is down has won. Each ball is
 made with the player's ease, and a miss gives the other player what is left of his: the same two-player chain as
-for a rack of balls (`value.ease`), over the score. Fouls and snookers are not in these tables.
+for a rack of balls (`value.ease`), over the score. Who is left something at snooker may also be snookered and foul, and
+who is far behind leaves a ball on rather than pot it: so a frame is not over when the balls that are left are not
+enough. How often somebody fouls is a judgement, no source.
 
 Kernels here take standing : (STANDING,) int64; numbers, in_play : (n,), -1 on the table; points in points.
 """
@@ -24,6 +26,9 @@ FIRST, SECOND, FIRST_AFTER, SECOND_AFTER = range(4)
 FARTHEST = 300
 # Snooker: pots left at most, and leads from -LEAD to LEAD; the value reckoned with for a colour after a red.
 _POTS, LEAD, _COLOUR_VALUE = 37, 155, 5
+# How often a player fouls instead of playing on, and against one who needs fouls and lays snookers for them; the least
+# points for it, and rounds until the tables stand.
+_FOULS, _SNOOKERED, LEAST_FOUL, _ROUNDS = 0.05, 0.2, 4, 10
 NONE = np.zeros((4, 1, 1))
 
 
@@ -80,19 +85,48 @@ def fill_frame(x, y, kept_x, kept_y, out):
         colour = pots > 6 and pots % 2 == 1
         value = _COLOUR_VALUE if colour else (1 if pots > 6 else 8 - pots)
         for lead in range(2 * LEAD + 1):
-            other, up, down = 2 * LEAD - lead, min(2 * LEAD, lead + value), min(2 * LEAD, 2 * LEAD - lead + value)
-            next_mine, next_theirs = out[FIRST, pots - 1, up], out[SECOND, pots - 1, down]
-            if colour:
-                # A miss of the colour: the next red is on.
-                a = x * next_mine + (1.0 - x) * (1.0 - out[SECOND_AFTER, pots - 1, other])
-                b = y * next_theirs + (1.0 - y) * (1.0 - out[FIRST_AFTER, pots - 1, lead])
-                given_me, given_them = out[FIRST_AFTER, pots - 1, lead], out[SECOND_AFTER, pots - 1, other]
-            else:
-                a, b = after_miss(x, y, next_mine, next_theirs)
-                given_me, given_them = a, b
-            out[FIRST_AFTER, pots, lead], out[SECOND_AFTER, pots, other] = a, b
-            out[FIRST, pots, lead] = kept_x * next_mine + (1.0 - kept_x) * (1.0 - given_them)
-            out[SECOND, pots, other] = kept_y * next_theirs + (1.0 - kept_y) * (1.0 - given_me)
+            out[FIRST_AFTER, pots, lead], out[SECOND_AFTER, pots, 2 * LEAD - lead] = 0.0, 0.0
+        # The black alone ends the frame, foul or pot; with more left a foul leads to another score at the same balls.
+        for _ in range(1 if pots == 1 else _ROUNDS):
+            for lead in range(2 * LEAD + 1):
+                _fill_score(x, y, kept_x, kept_y, pots, lead, value, colour, out)
+
+
+@kernel
+def _points_left(pots):
+    """Points of the balls that are left, a black after each red."""
+    colours = min(6, pots)
+    return colours * (15 - colours) // 2 + 4 * (pots - colours)
+
+
+@kernel
+def _fill_score(x, y, kept_x, kept_y, pots, lead, value, colour, out):
+    """One score of `fill_frame`: value of the ball that is on, and whether it is a colour after a red."""
+    other, up, down = 2 * LEAD - lead, min(2 * LEAD, lead + value), min(2 * LEAD, 2 * LEAD - lead + value)
+    next_mine, next_theirs = out[FIRST, pots - 1, up], out[SECOND, pots - 1, down]
+    if colour:
+        # A miss of the colour: the next red is on.
+        a = x * next_mine + (1.0 - x) * (1.0 - out[SECOND_AFTER, pots - 1, other])
+        b = y * next_theirs + (1.0 - y) * (1.0 - out[FIRST_AFTER, pots - 1, lead])
+        given_me, given_them = out[FIRST_AFTER, pots - 1, lead], out[SECOND_AFTER, pots - 1, other]
+    else:
+        a, b = after_miss(x, y, next_mine, next_theirs)
+        if pots > 1:
+            points = max(LEAST_FOUL, value)
+            fouled_on = out[SECOND_AFTER, pots, min(2 * LEAD, other + points)]
+            gained = out[FIRST_AFTER, pots, min(2 * LEAD, lead + points)]
+            i_need, they_need = LEAD - lead > _points_left(pots), lead - LEAD > _points_left(pots)
+            mine, theirs = (_SNOOKERED if they_need else _FOULS), (_SNOOKERED if i_need else _FOULS)
+            a, b = (1.0 - mine) * a + mine * (1.0 - fouled_on), (1.0 - theirs) * b + theirs * (1.0 - gained)
+            if i_need:
+                a = max(a, 1.0 - b)
+            elif they_need:
+                b = max(b, 1.0 - a)
+        given_me, given_them = a, b
+    out[FIRST_AFTER, pots, lead], out[SECOND_AFTER, pots, other] = a, b
+    # Who would lose by potting leaves the ball on.
+    out[FIRST, pots, lead] = max(kept_x * next_mine + (1.0 - kept_x) * (1.0 - given_them), 1.0 - given_them)
+    out[SECOND, pots, other] = max(kept_y * next_theirs + (1.0 - kept_y) * (1.0 - given_me), 1.0 - given_me)
 
 
 def race_ends(left: Floats, kept: Floats) -> Floats:

@@ -55,6 +55,7 @@ from partita.value.rest import (
     THEIRS,
     VALUE,
     VISIBLE,
+    after_foul,
     rest_of_rack,
 )
 
@@ -169,7 +170,7 @@ def evaluate_one(eyes, places, in_play, standing, who, features, out):
     safety = _SAFETY_CARE * (1.0 - (hidden * out[THEIRS] + (1.0 - hidden) * (1.0 - out[BACK])))
     value = max(attack, safety)
     if out[VISIBLE] == 0.0:
-        value = _hooked(eyes, places, in_play, standing, me, them, out)
+        value = _hooked(eyes, places, in_play, standing, who, out)
     out[SAFE] = value if out[VISIBLE] == 0.0 else safety
     out[VALUE] = learned_worth(eyes, in_play, standing, me, them, value, features, out)
     _read_maps(eyes, places, in_play, standing, who, out)
@@ -229,9 +230,9 @@ def learned_worth(eyes, in_play, standing, me, them, formula, features, out):
 
 
 @kernel
-def _hooked(eyes, places, in_play, standing, me, them, out):
+def _hooked(eyes, places, in_play, standing, who, out):
     """A kick at a ball that cannot be seen: hit it, or give the other ball in hand (or, at snooker, points)."""
-    hit, given = 0.0, out[GIVEN]
+    hit, given, me, them = 0.0, out[GIVEN], eyes.models[who], eyes.models[1 - who]
     for ball in range(1, places.shape[0]):
         if eyes.on[ball]:
             hit = max(hit, hit_chance(eyes.bed, places, in_play, ball, me))
@@ -243,6 +244,8 @@ def _hooked(eyes, places, in_play, standing, me, them, out):
             if eyes.on[ball]:
                 theirs = max(theirs, make_in_hand(eyes, places, in_play, ball, them))
         given = theirs * out[THEIRS] + (1.0 - theirs) * (1.0 - out[BACK])
+    else:
+        given = after_foul(eyes, in_play, standing, who)
     return hit * (1.0 - out[GIVEN]) + (1.0 - hit) * (1.0 - given)
 
 

@@ -20,9 +20,10 @@ Kernels here take places (n, 2) m and in_play (n,), -1 on the table; player : (9
 import math
 
 from partita.kernels import kernel
-from partita.lines.openings import off_middle, open_part, widest_half
+from partita.lines.openings import is_frozen, off_middle, open_part, widest_half
 from partita.physics.pocket_windows import window_from
 from partita.players.conditions import body_factor
+from partita.players.judgement import pressed_rad
 from partita.rows.player import AIM, SIGHT
 
 # Speed, cloth and throw vary the object ball's direction by this much, rad, for anybody.
@@ -122,4 +123,8 @@ def make_chance(windows, bed, pocket, places, in_play, target, cue_x, cue_y, pla
         return 0.0
     awkward = body_factor(player, bed, places, in_play, cue_x, cue_y, math.atan2(fy, fx), 0.0)
     chance = chance_from_angles(half, off, distance, cut, awkward, player, radius)
+    if is_frozen(bed, x, y):
+        # How a frozen ball leaves its rail is misjudged; of two errors at one contact the smaller one adds little.
+        leaves = 2.0 * normal_below(window[1] / (pressed_rad(player[SIGHT]) + UNAVOIDABLE_RAD)) - 1.0
+        chance = leaves * math.sqrt(chance)
     return chance * clear_chance(cue_x, cue_y, fx, fy, distance, places, in_play, target, -1, 2.0 * radius, player[AIM])

@@ -26,7 +26,18 @@ from partita.games.standing import (
 )
 from partita.kernels import kernel
 from partita.value.ease import after_miss, ease, kept, left_share
-from partita.value.ends import FIRST, FIRST_AFTER, LEAD, SECOND, SECOND_AFTER, after_pot, lead_of, need, pots_left
+from partita.value.ends import (
+    FIRST,
+    FIRST_AFTER,
+    LEAD,
+    LEAST_FOUL,
+    SECOND,
+    SECOND_AFTER,
+    after_pot,
+    lead_of,
+    need,
+    pots_left,
+)
 
 # Columns of an evaluation: the value; its way to it; what a safety, or a kick, is worth by the formula; the chance to
 # run out, where maps know it, else -1.
@@ -137,6 +148,16 @@ def _race(eyes, standing, who, out):
     out[BACK] = eyes.ends[FIRST_AFTER + who, mine, theirs]
     out[THEIRS] = 1.0 if theirs == 1 else eyes.ends[SECOND - who, theirs - 1, mine]
     out[EASE] = eyes.typical[1 - who]
+
+
+@kernel
+def after_foul(eyes, in_play, standing, who):
+    """Snooker: the other's chance at the table after a foul of player `who` at the ball that is on."""
+    ball_on = standing[BALL_ON]
+    pots = min(eyes.ends.shape[1] - 1, pots_left(eyes.numbers, in_play, ball_on))
+    other = pots - 1 if ball_on == COLOUR else pots
+    points = LEAST_FOUL if ball_on == RED or ball_on == COLOUR else max(LEAST_FOUL, ball_on)
+    return eyes.ends[SECOND_AFTER - who, other, min(2 * LEAD, 2 * LEAD - lead_of(standing) + points)]
 
 
 @kernel

@@ -3,6 +3,7 @@
 import numpy as np
 from numpy.typing import NDArray
 
+from partita.lines.sight import is_hooked
 from partita.options.fold import fold, shot_of
 from partita.options.improve import variants
 from partita.options.option import Option
@@ -13,6 +14,7 @@ from partita.weighing.rater import Rater
 from partita.weighing.samples import Samples
 from partita.weighing.ways import Way, advised_of, cannot_be_told_apart, ways_among
 from partita.weighing.weighed import Weighed, Weighing
+from partita.weighing.worth import worth_a_line
 
 # Samples with which every option enters.
 FIRST_LOOK = 24
@@ -27,10 +29,13 @@ Floats = NDArray[np.float64]
 
 
 class Halving:
-    """The options still in with their samples so far."""
+    """The options still in with their samples so far.
 
-    def __init__(self, rater: Rater, seed: int, samples: int) -> None:
-        self.rater, self.seed = rater, seed
+    every : whether each shot has a line, not only those that are worth one
+    """
+
+    def __init__(self, rater: Rater, seed: int, samples: int, every: bool = False) -> None:
+        self.rater, self.seed, self.every = rater, seed, every
         self.draws = standard_draws(seed, max(samples, FIRST_LOOK))
         self.field: list[Option] = []
         self.samples: dict[int, Samples] = {}
@@ -41,6 +46,8 @@ class Halving:
         self.ways: dict[str, list[int]] = {}
         self.told: dict[int, tuple[Way, ...]] = {}
         self.used = 0
+        scene = rater.scene
+        self.hooked = is_hooked(scene.places, scene.targets, range(1, len(scene.names)), scene.bed.radius)
 
     def enter(self, options: list[Option]) -> None:
         """Give new options their first few samples."""
@@ -116,19 +123,24 @@ class Halving:
             self.field[i] = option
 
     def shown(self) -> list[int]:
-        """The ledger's lines: one stroke of each shot, the advised one where there is a choice; own strokes always."""
+        """The strokes of the ledger's lines."""
+        return [i for i, _ in self.lines()]
+
+    def lines(self) -> list[tuple[int, Weighed]]:
+        """The ledger's lines: of the shots that are worth one the stroke that is advised; own strokes always."""
         found = [i for i in self.ranking() if self.field[i].source != "own"]
         own = {i for i in self.samples if self.field[i].source == "own"}
         best = fold(found, lambda i: shot_of(self.field[i]), 1)
-        lines = {self.advised.get(shot_of(self.field[i]), i) for i in best} | own
-        return [i for i in self.ranking() if i in lines]
+        chosen = {self.advised.get(shot_of(self.field[i]), i) for i in best} | own
+        lines = [
+            (i, Weighed(self.field[i], self.samples[i], i in self.confirmed, self.told.get(i, ())))
+            for i in self.ranking() if i in chosen
+        ]  # fmt: skip
+        return lines if self.every else worth_a_line(lines, self.hooked)
 
     def state(self, progress: float) -> Weighing:
         """The field as it stands."""
-        lines = tuple(
-            Weighed(self.field[i], self.samples[i], i in self.confirmed, self.told.get(i, ())) for i in self.shown()
-        )
-        return Weighing(self.rater, self.seed, lines, progress, self.used)
+        return Weighing(self.rater, self.seed, tuple(line for _, line in self.lines()), progress, self.used)
 
     def _extend(self, i: int, samples: int) -> None:
         have = len(self.samples[i]) if i in self.samples else 0

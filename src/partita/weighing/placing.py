@@ -21,7 +21,7 @@ from partita.weighing.rater import Rater
 
 Floats = NDArray[np.float64]
 # Places that are weighed a little, and tries of each pot there.
-_PLACES, _TRIES, _SEED = 6, 64, 71
+_PLACES, _TRIES, _SEED = 10, 64, 71
 
 
 def worth_in_hand(question: Question) -> tuple[Floats, Floats]:

@@ -20,12 +20,15 @@ from partita.physics.simulate import Executions, execute, names_of
 from partita.players.conditions import awkwardness
 from partita.players.executions import executed
 from partita.players.stroke_model import StrokeModel
+from partita.rows.draws import OF_RUBBER
 from partita.rows.features import COLUMNS as FEATURES
 from partita.rows.player import SIGHT
+from partita.rows.stroke import EXECUTED
 from partita.table.layout import check
 from partita.value.evaluation import address_of_evaluation, evaluate_batch
 from partita.value.eyes import eyes_for
 from partita.value.rest import BEST_MAKE, EVALUATION_COLUMNS, VALUE, VISIBLE
+from partita.weighing.packs import pack_of, shaken
 from partita.weighing.samples import (
     FOULED,
     IN_SHAPE,
@@ -61,6 +64,7 @@ class Rater:
         self.situation, self.names, self.places = self.scene.situation, self.scene.names, self.scene.places
         self.bed, self.standing = self.scene.bed, standing_of(self.situation)
         self.target = self.names[self.scene.targets[0]]
+        self.pack = pack_of(self.places, self.bed.radius)
 
     @classmethod
     def of(cls, question: Question) -> "Rater":
@@ -114,17 +118,24 @@ class Rater:
 
     def clean_values(self, reading: Reading) -> Floats:
         """(m,) rack chance after each noise-free stroke."""
-        return self._valued(reading.shots, reading.outcomes).value
+        return self._valued(reading.shots, reading.outcomes, reading.calls).value
 
     def executions_of(self, option: Option, draws: Floats, hands: Floats | None = None) -> Floats:
-        """(m, 5) strokes as the shooter's hands turn them out, or others': hands, a row of a stroke model."""
-        rows, player = np.zeros((len(draws), 5)), self.shooter if hands is None else hands
-        judgement = option.judgement_m(float(player[SIGHT]))
+        """(m, 8) strokes as the shooter's hands turn them out, or others': hands, a row of a stroke model."""
+        rows, player = np.zeros((len(draws), EXECUTED)), self.shooter if hands is None else hands
         executed(
             option.stroke.row(), player, draws, self.scene.physics.k_endmass, option.contact_m,
-            option.cut_rad, judgement, self.awkwardness(option, player), rows,
+            option.cut_rad, option.judged(float(player[SIGHT])), self.awkwardness(option, player), rows,
         )  # fmt: skip
         return rows
+
+    def places_in(self, draws: Floats) -> Floats:
+        """Where the balls lie in executions of these draws: (n, 2) m, or (m, n, 2) where hairs decide (`packs`)."""
+        if not len(self.pack) or not len(draws):
+            return self.places
+        # The same draws find the same hairs, whatever stroke they are of.
+        seed = int(1e9 * abs(float(draws[0, OF_RUBBER])))
+        return shaken(self.places, self.pack, len(draws), seed, self.bed.radius)
 
     def awkwardness(self, option: Option, player: Floats) -> float:
         """Factor of a player's aim error for a raised butt, a stretch and nerves."""
@@ -136,7 +147,8 @@ class Rater:
     def sample(self, option: Option, draws: Floats, hands: Floats | None = None) -> Samples:
         """Execute an option once for each row of draws; with others' hands still valued for the shooter himself."""
         scene = self.scene
-        shots = execute(scene.table, self.places, self.executions_of(option, draws, hands), physics=scene.physics)
+        rows = self.executions_of(option, draws, hands)
+        shots = execute(scene.table, self.places_in(draws), rows, physics=scene.physics)
         return self.judged(shots, [option.call])
 
     def samples(self, options: Sequence[Option], draws: Floats) -> list[Samples]:
@@ -144,16 +156,18 @@ class Rater:
         if not options:
             return []
         rows = np.concatenate([self.executions_of(option, draws) for option in options])
-        shots = execute(self.scene.table, self.places, rows, physics=self.scene.physics)
+        places = self.places_in(draws)
+        each_from = places if places.ndim == 2 else np.tile(places, (len(options), 1, 1))
+        shots = execute(self.scene.table, each_from, rows, physics=self.scene.physics)
         each = self.judged(shots, [option.call for option in options for _ in draws])
         count = len(draws)
         return [each.part(slice(k * count, (k + 1) * count)) for k in range(len(options))]
 
     def judged(self, shots: Executions, calls: Sequence[Call]) -> Samples:
         """What executions come to by the rules, and what they leave; calls : one for all, or one each."""
-        return self._valued(shots, judge(self.situation, self.names, shots, calls, self.bed))
+        return self._valued(shots, judge(self.situation, self.names, shots, calls, self.bed), calls)
 
-    def _valued(self, shots: Executions, outcomes: Outcomes) -> Samples:
+    def _valued(self, shots: Executions, outcomes: Outcomes, calls: Sequence[Call]) -> Samples:
         """Value each judged execution by the evaluation of what it leaves."""
         code, count = outcomes.code, len(outcomes.code)
         value, make, visible = np.zeros(count), np.zeros(count), np.ones(count)
@@ -176,11 +190,19 @@ class Rater:
         target = self.names.index(self.target)
         by, needed = np.zeros(count, dtype=np.int8), np.zeros(count, dtype=np.int8)
         self._look_for_ways(outcomes, passed, by, needed)
+        made = (code == WON) | (code == CONTINUES)
         return Samples(
-            value=value, ending=ending, made=(code == WON) | (code == CONTINUES), next_make=make,
+            value=value, ending=ending, made=made, called=made & self._fell_as_called(shots, calls), next_make=make,
             next_visible=visible, scratch=np.where(shots.pocketed[:, 0] >= 0, shots.pocketed[:, 0], -1).astype(np.int8),
             cue=shots.finals[:, 0], target=shots.finals[:, target], cushions=needed, hidden_by=by,
         )  # fmt: skip
+
+    def _fell_as_called(self, shots: Executions, calls: Sequence[Call]) -> NDArray[np.bool_]:
+        """(m,) whether the ball that was meant fell into the pocket that was meant."""
+        balls = np.array([self.names.index(call.ball) if call.ball else 0 for call in calls], dtype=np.int64)
+        pockets = np.array([call.pocket for call in calls])
+        count = len(shots.pocketed)
+        return np.asarray((shots.pocketed[np.arange(count), np.resize(balls, count)] == pockets) & (balls > 0))
 
     def _look_for_ways(self, outcomes: Outcomes, which: NDArray[np.bool_], by: Balls, needed: Balls) -> None:
         """How the other player gets at a ball that is on, where the turn has passed to him; the rest stays 0."""

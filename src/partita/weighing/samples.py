@@ -19,8 +19,9 @@ class Samples:
     """n executions of one option.
 
     value : (n,) rack chance of the shooter after the execution; ending : (n,) index in ENDINGS
-    made : (n,) bool, legally potted; next_make, next_visible : (n,) best make chance and visible
-        share of the target for whoever shoots next; scratch : (n,) pocket of the cue ball, -1 none
+    made : (n,) bool, legally potted; called : (n,) bool, and the ball that is meant in the pocket that is meant
+    next_make, next_visible : (n,) best make chance and visible share of the target for whoever shoots next
+    scratch : (n,) pocket of the cue ball, -1 none
     cue, target : (n, 2) m, where the cue ball and the first legal target rest
     cushions : (n,) fewest cushions by which whoever shoots next reaches a ball on, 0 when one can be seen
     hidden_by : (n,) the ball in its way, an index of the situation's names; 0 when it can be seen
@@ -29,6 +30,7 @@ class Samples:
     value: Floats
     ending: NDArray[np.int8]
     made: NDArray[np.bool_]
+    called: NDArray[np.bool_]
     next_make: Floats
     next_visible: Floats
     scratch: NDArray[np.int8]

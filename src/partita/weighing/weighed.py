@@ -3,17 +3,20 @@
 from dataclasses import dataclass
 
 import numpy as np
+from numpy.typing import NDArray
 
 from partita.options.option import Option
 from partita.weighing.changes import Changes
 from partita.weighing.match_view import MatchView
 from partita.weighing.rater import Rater
-from partita.weighing.samples import LEFT_A_SHOT, NOTHING_LEFT, Samples
+from partita.weighing.samples import FOULED, LEFT_A_SHOT, LOST_NOW, NOTHING_LEFT, Samples
 from partita.weighing.ways import Way
 
 # An attack that is missed without a foul and then mostly leaves nothing is two-way; one that
 # hardly ever goes in, or hardly ever fails, is not.
-_TWO_WAY_NOTHING, _TWO_WAY_MAKE = 0.6, (0.08, 0.88)
+_TWO_WAY_NOTHING, _TWO_WAY_MOST = 0.6, 0.88
+# What makes less than this is no attack.
+LEAST_ATTACK = 0.12
 # A safety that pots a ball this often is two-way as well.
 _SAFE_THAT_POTS = 0.15
 
@@ -36,14 +39,30 @@ class Weighed:
         return float(self.samples.value.mean())
 
     @property
+    def makes(self) -> NDArray[np.bool_]:
+        """(n,) where the shot made what it is meant to: of a safety, any ball."""
+        return self.samples.called if self.option.attacks else self.samples.made
+
+    @property
+    def make(self) -> float:
+        """How often that is."""
+        return float(self.makes.mean())
+
+    @property
+    def fouls(self) -> float:
+        """How often it fouls, or loses the rack."""
+        return float(np.isin(self.samples.ending, (FOULED, LOST_NOW)).mean())
+
+    @property
     def aim(self) -> str:
         """Attack, safe or two-way."""
         if not self.option.attacks:
-            return "two-way" if float(self.samples.made.mean()) >= _SAFE_THAT_POTS else "safe"
+            return "two-way" if self.make >= _SAFE_THAT_POTS else "safe"
+        if self.make < LEAST_ATTACK:
+            return "safe"
         missed = np.isin(self.samples.ending, (NOTHING_LEFT, LEFT_A_SHOT))
         nothing = float((self.samples.ending[missed] == NOTHING_LEFT).mean()) if missed.any() else 0.0
-        low, high = _TWO_WAY_MAKE
-        both = nothing >= _TWO_WAY_NOTHING and low < float(self.samples.made.mean()) < high
+        both = nothing >= _TWO_WAY_NOTHING and self.make < _TWO_WAY_MOST
         return "two-way" if both else "attack"
 
 

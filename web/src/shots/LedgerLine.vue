@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Option, Stroke } from '@/api/client'
 import { AIM_MARKS } from './endings'
-import { behindWords, percent, spread } from './words'
+import { behindWords, makeWords, spread } from './words'
 import ShareBar from './ShareBar.vue'
 import WaysList from './WaysList.vue'
 
@@ -13,7 +13,7 @@ const chance = computed(() => props.option.rack_chance)
 const margin = computed(() => (props.rank === 1 ? 'best' : behindWords(chance.value.value, props.best)))
 const aim = computed(() => AIM_MARKS[props.option.aim])
 const ways = computed(() => props.option.ways?.length ?? 0)
-const make = computed(() => (props.option.potted ? `made ${percent(props.option.make.value)}` : ''))
+const make = computed(() => makeWords(props.option))
 </script>
 
 <template>

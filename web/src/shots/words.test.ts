@@ -1,7 +1,7 @@
 import { endingsOf } from './endings'
 import { describe, expect, it } from 'vitest'
-import type { Way } from '@/api/client'
-import { behindWords, chanceWords, leadWords, spread } from './words'
+import type { Option, Way } from '@/api/client'
+import { behindWords, chanceWords, leadWords, makeWords, spread } from './words'
 
 describe('figures as they are said', () => {
   it('have their unit, and one name', () => {
@@ -10,6 +10,15 @@ describe('figures as they are said', () => {
     // A line that a refined answer has just lifted is not behind by less than nothing.
     expect(behindWords(0.57, 0.56)).toBe('−0.0 %')
     expect([chanceWords('snooker'), chanceWords('nine-ball')]).toEqual(['frame chance', 'rack chance'])
+  })
+})
+
+describe('how often a ball is made', () => {
+  const line = { potted: '9', make: { value: 0.35, low: 0.3, high: 0.4 } } as Option
+  it('is told of the pocket that is meant, with luck apart; of a safety not at all', () => {
+    expect(makeWords({ ...line, luck: 0.24 })).toBe('made 35 %, by luck 24 % more')
+    expect(makeWords({ ...line, luck: 0.01 })).toBe('made 35 %')
+    expect(makeWords({ ...line, potted: null, luck: 0 })).toBe('')
   })
 })
 

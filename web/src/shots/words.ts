@@ -20,5 +20,13 @@ export const leadWords = ({ advised, alike, ahead }: Way) => {
     ? 'as good'
     : `${ahead.value < 0 ? '−' : '+'}${points} ${points === '1.0' ? 'point' : 'points'}`
 }
+// What falls by luck so seldom is not worth a word.
+const LUCK_WORTH_SAYING = 0.02
+/** How often the ball that is meant falls where it is meant, and how often another one does; none for a safety. */
+export const makeWords = ({ potted, make, luck }: Pick<Option, 'potted' | 'make' | 'luck'>) => {
+  if (!potted) return ''
+  const made = `made ${percent(make.value)}`
+  return (luck ?? 0) >= LUCK_WORTH_SAYING ? `${made}, by luck ${percent(luck ?? 0)} more` : made
+}
 export const speedWords = ({ speed }: Pick<Option, 'speed'>) => `${speed.pace}, ${speed.words}`
 export const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1)

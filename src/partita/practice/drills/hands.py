@@ -10,11 +10,12 @@ from partita.physics.facts import CUE_CUSHIONS_BEFORE, CUT, FIRST_HIT, WAY, unsi
 from partita.physics.simulate import Executions, execute
 from partita.players.conditions import awkwardness
 from partita.players.executions import executed
-from partita.players.judgement import judgement_m
+from partita.players.judgement import judged
 from partita.players.stroke_model import StrokeModel
 from partita.practice.drills.drill import SetUp
 from partita.practice.drills.rule import as_asked
 from partita.rows.player import SIGHT
+from partita.rows.stroke import EXECUTED, SIDE_R, SPEED_MPS
 from partita.table.spec import POCKETS
 from partita.weighing.rater import Rater
 from partita.weighing.samples import OPEN_SHOT
@@ -52,12 +53,15 @@ def intended(set_up: SetUp, rows: Floats) -> list[Intended]:
 
 
 def in_hands(set_up: SetUp, meant: Intended, player: Floats, draws: Floats) -> Floats:
-    """(m, 5) an intended stroke as a player's hands turn it out; player : (9,) row of a stroke model."""
-    rows = np.zeros((len(draws), 5))
+    """(m, 8) an intended stroke as a player's hands turn it out; player : (9,) row of a stroke model."""
+    rows = np.zeros((len(draws), EXECUTED))
     in_play = np.full(len(set_up.names), -1, dtype=np.int8)
     awkward = float(awkwardness(player, set_up.bed, set_up.places, in_play, meant.stroke, False))
-    judged = float(judgement_m(player[SIGHT], meant.unsighted_m, meant.stroke[1], meant.stroke[2]))
-    executed(meant.stroke, player, draws, set_up.physics.k_endmass, meant.way_m, meant.cut_rad, judged, awkward, rows)
+    unsighted = (meant.unsighted_m, 0.0, 0.0, 0.0, 0.0, 0.0)
+    misjudged = judged(player[SIGHT], unsighted, meant.stroke[SPEED_MPS], meant.stroke[SIDE_R])
+    executed(
+        meant.stroke, player, draws, set_up.physics.k_endmass, meant.way_m, meant.cut_rad, misjudged, awkward, rows
+    )  # fmt: skip
     return rows
 
 

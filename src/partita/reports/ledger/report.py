@@ -124,7 +124,8 @@ def _option(rater: Rater, lines: tuple[Weighed, ...], place: int) -> OptionDocum
         rack_chance=doubt.around(line.value),  # type: ignore[arg-type]
         doubt=DoubtDocument(**dict(zip(("sampling", "search", "model"), doubt.halves(), strict=True))),
         doubt_words=doubt_words(doubt),
-        make=of_share(int(samples.made.sum()), count),  # type: ignore[arg-type]
+        make=of_share(int(line.makes.sum()), count),  # type: ignore[arg-type]
+        luck=float((samples.made & ~samples.called).mean()) if option.attacks else 0.0,
         foul=of_share(fouls, count),  # type: ignore[arg-type]
         sold_out=of_share(int((samples.ending == LEFT_A_SHOT).sum()), count),  # type: ignore[arg-type]
         shares=samples.shares(),
@@ -151,7 +152,7 @@ def _way(rater: Rater, line: Weighed, way: Way) -> WayDocument:
         advised=option.stroke == line.option.stroke,
         alike=way.alike,
         ahead=ChanceDocument(value=lead, low=lead - error, high=lead + error),
-        make=float(samples.made.mean()),
+        make=float((samples.called if option.attacks else samples.made).mean()),
         foul=float(np.isin(samples.ending, (FOULED, LOST_NOW)).mean()),
     )
 
@@ -227,7 +228,7 @@ def _turning_point(lines: tuple[Weighed, ...], place: int) -> TurningPointDocume
     p made + (1 - p) missed = other; none where no make chance between 0 and 1 makes them equal.
     """
     line = lines[place]
-    made = line.samples.made
+    made = line.makes
     if not line.option.attacks or made.all() or not made.any() or len(lines) < 2:
         return None
     other = lines[1 if place == 0 else 0].value

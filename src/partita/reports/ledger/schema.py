@@ -81,6 +81,7 @@ class OptionDocument(Document):
     """One line of the ledger. `id`: what a player would call the same shot, whatever stroke is best for it.
 
     rack_chance : with all that it may be off by, `doubt`, in words too; in older studies the sampling alone
+    make : the ball that is meant in the pocket that is meant, or any ball of a safety; luck : another ball or pocket
     trails : how much rack chance the best line has on it, with what that difference may be off by
     """
 
@@ -115,6 +116,7 @@ class OptionDocument(Document):
     doubt: DoubtDocument | None = None
     doubt_words: str = ""
     make: Interval
+    luck: Share = 0.0
     foul: Interval
     sold_out: Interval
     shares: dict[str, float]
