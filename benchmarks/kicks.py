@@ -30,6 +30,7 @@ from partita.kicks.ways import KickRequest, find_ways, good_hit
 from partita.options.option import Option
 from partita.physics.stroke import Stroke
 from partita.players.executions import standard_draws
+from partita.players.judgement import Unsighted
 from partita.players.stroke_model import PRESETS
 from partita.playing.desk import DRAWN
 from partita.playing.playout import start_of
@@ -125,7 +126,7 @@ def by_sum(
         told = worked_out(rater.scene, target, taken)
         if told is not None and told.advised.number is not None:
             stroke = told.advised.stroke
-    option = replace(read_stroke(rater, stroke, "drawn"), contact_m=best[0], unsighted_m=best[1])
+    option = replace(read_stroke(rater, stroke, "drawn"), contact_m=best[0], unsighted=Unsighted(best[1]))
     return played(rater, option)
 
 

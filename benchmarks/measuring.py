@@ -28,6 +28,8 @@ from partita.players.measuring.report import level_at
 from partita.players.measuring.stations import STATIONS, Station, station_set
 from partita.players.stroke_model import PRESETS, StrokeModel
 from partita.practice.error_costs import FIFTH, HALF, error_costs
+from partita.rows.draws import COLUMNS as DRAWS
+from partita.rows.stroke import EXECUTED
 from partita.table.spec import TableSpec
 
 Floats = NDArray[np.float64]
@@ -75,11 +77,15 @@ def attempts_of(
     return found
 
 
+# Nothing of a station is misjudged but its line.
+_JUDGED = (0.0, 0.0, 0.0)
+
+
 def _executions(asked: Asked, model: StrokeModel, stroke: Floats, count: int, rng: np.random.Generator) -> Floats:
-    rows, draws = np.zeros((count, 5)), rng.standard_normal((count, 5))
+    rows, draws = np.zeros((count, EXECUTED)), rng.standard_normal((count, DRAWS))
     k_endmass = physics_of(TABLE).k_endmass
     awkward = asked.awkward(model)
-    executed(stroke, model.row(), draws, k_endmass, asked.contact_m, abs(asked.cut_rad), 0.0, awkward, rows)
+    executed(stroke, model.row(), draws, k_endmass, asked.contact_m, abs(asked.cut_rad), _JUDGED, awkward, rows)
     return rows
 
 

@@ -3,11 +3,14 @@
 Racks begin after a simulated break or with balls scattered in mid-game and are played on; what whoever is then at the
 table finds is weighed. Positions whose choices cannot be told apart are left out. Run by `./partita bench
 practice.pool`, about an hour; it adds to what is there until each game has enough of each level (delete a file under
-`server/practice/pool` to make it anew), and can be stopped at any time. `./partita start` takes the pool in.
+`server/practice/pool` to make it anew), and can be stopped at any time. With `again` it weighs those that are there
+anew, a quarter of an hour, and leaves out those that are no question any more: by the tries alone, whose intervals are
+narrower than what the ledger says. `./partita start` takes the pool in.
 """
 
 import json
 import sys
+from dataclasses import replace
 from pathlib import Path
 from typing import Any
 
@@ -21,6 +24,8 @@ from partita.players.stroke_model import PRESETS, StrokeModel
 from partita.reports.ledger.report import study_of
 from partita.reports.ledger.schema import StudyDocument
 from partita.reports.quiz.report import position_of, short_json
+from partita.reports.schema import ChanceDocument
+from partita.weighing.doubt import doubt_between
 from partita.weighing.weigh import WeighRequest, weigh
 
 POOL = Path(__file__).resolve().parents[2] / "server" / "practice" / "pool"
@@ -29,7 +34,7 @@ GAMES = {"nine-ball": 16, "eight-ball": 12, "ten-ball": 12, "straight-pool": 12,
 # Most are seen to be no question from few samples; the others are then weighed thoroughly. No more than this share of a
 # level's positions is of one kind, or rounds would be all of easy pots; unless so many racks had no other.
 _LOOK, _SAMPLES, _MOST_OF_A_KIND, _RACKS_WITHOUT = 240, 1000, 0.4, 40
-_FIRST_SEED = 900_000
+_FIRST_SEED, _AGAIN = 900_000, 500
 Json = dict[str, Any]
 
 
@@ -61,6 +66,38 @@ def asked(situation: Situation, level: str) -> Json | None:
         if row is None or row.study.options[0].kind not in (*ATTACKS, *SAFETIES):
             return None
     return short_json(row) if row else None
+
+
+def by_the_tries(situation: Situation, level: str) -> StudyDocument:
+    """The settled study of a position, with what its lines trail by as sure as the tries alone make it."""
+    model = PRESETS[level]
+    found = next(w for w in weigh(WeighRequest(situation, model, model, samples=_AGAIN)) if w.settled)
+    study = study_of(found)
+    trails = []
+    for line in found.lines:
+        gap, doubt = doubt_between(found.lines[0], line, situation.game)
+        trails.append(replace(doubt, search=0.0, model=0.0).around(gap, -1.0).as_json())
+    options = [
+        one.model_copy(update={"trails": ChanceDocument.model_validate(of)})
+        for one, of in zip(study.options, trails, strict=True)
+    ]
+    return study.model_copy(update={"options": options})
+
+
+def again(game: str) -> None:
+    """Weigh a game's positions anew; those that are no question any more are left out."""
+    rows = kept(game)
+    found: list[Json] = []
+    for row in rows:
+        situation = layout_file.read(row["layout"]).situation
+        try:
+            one = position_of(by_the_tries(situation, row["level"]), situation, row["layout"], row["level"])
+        except (Refused, StopIteration):
+            one = None
+        if one is not None and one.study.options[0].kind in (*ATTACKS, *SAFETIES):
+            found.append({**short_json(one), "seed": row["seed"]})
+    keep(game, found)
+    sys.stderr.write(f"{game}: {len(found)} of {len(rows)}\n")
 
 
 def kept(game: str) -> list[Json]:
@@ -97,7 +134,11 @@ def fill(game: str, level: str, wanted: int) -> None:
 
 
 def main() -> None:
-    """Fill the pool, a few positions of each game and level in turn."""
+    """Fill the pool, a few positions of each game and level in turn; or weigh again what is there."""
+    if "again" in sys.argv[1:]:
+        for game in sys.argv[sys.argv.index("again") + 1 :] or GAMES:
+            again(game)
+        return
     for share in (0.4, 0.7, 1.0):
         for game, wanted in GAMES.items():
             for level in PRESETS:

@@ -1,7 +1,8 @@
 """The cue ball in hand: what its places are worth, and where it is worth most with the weighing.
 
 Where the game gives the order the places are valued by maps of the whole pattern (`runout`), else by an evaluation. The
-best few that lie apart are then weighed a little, each with its own pots: an evaluation or a coarse map only nominates.
+best few that lie apart, and those from which a ball is surest, are then weighed a little, each with its own pots: an
+evaluation or a coarse map only nominates.
 """
 
 import numpy as np
@@ -17,11 +18,12 @@ from partita.playing.playout import start_of
 from partita.runout.maps import COARSE, Asked, any_pocket, fill
 from partita.runout.places_in_hand import spread_out, worth_by_map
 from partita.runout.steps import order_given, steps_of
+from partita.value.in_hand import best_make_worth
 from partita.weighing.rater import Rater
 
 Floats = NDArray[np.float64]
-# Places that are weighed a little, and tries of each pot there.
-_PLACES, _TRIES, _SEED = 10, 64, 71
+# Places that are weighed a little, of those worth most and of those from which a ball is surest; tries of each pot.
+_PLACES, _TRIES, _SEED = 6, 64, 71
 
 
 def worth_in_hand(question: Question) -> tuple[Floats, Floats]:
@@ -48,7 +50,9 @@ def best_placed(question: Question) -> Situation:
     if situation.in_hand == "none":
         return situation
     places, worth = worth_in_hand(question)
-    tried = [(float(worth[k]), places[k]) for k in spread_out(places, worth, _PLACES)]
+    make = best_make_worth(situation, question.shooter.row())(with_cue_everywhere(situation))
+    nominated = [*spread_out(places, worth, _PLACES), *spread_out(places, make - rail_cost(situation, places), _PLACES)]
+    tried = [(float(worth[k]), places[k]) for k in dict.fromkeys(nominated)]
     weighed = [(_by_pots(question, place), place) for _, place in tried]
     best = max(weighed, key=lambda found: found[0])
     place = best[1] if best[0] > 0.0 else tried[0][1]
