@@ -34,7 +34,7 @@ class Killed(TransactionTestCase):
         kept = {part.pk: part.won for part in Part.objects.all() if part.won}
         other.start()
         eventually("the study is done", lambda: Study.objects.get(pk=study.pk).status == Study.Status.DONE, 180)
-        eventually("the rest is played", lambda: asking.figures_of(playout)["status"] == "done", 180)
+        eventually("the rest is played", lambda: asking.figures_of(playout)["status"] == "done", 300)
         # The queue does not keep what has been done.
         eventually("its job is gone", lambda: not jobs(study).exists())
         for key, won in kept.items():

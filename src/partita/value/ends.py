@@ -101,7 +101,7 @@ def _points_left(pots):
 
 @kernel
 def _fill_score(x, y, kept_x, kept_y, pots, lead, value, colour, out):
-    """One score of `fill_frame`: value of the ball that is on, and whether it is a colour after a red."""
+    """One score of `fill_frame`, into out: value of the ball that is on, and whether it is a colour after a red."""
     other, up, down = 2 * LEAD - lead, min(2 * LEAD, lead + value), min(2 * LEAD, 2 * LEAD - lead + value)
     next_mine, next_theirs = out[FIRST, pots - 1, up], out[SECOND, pots - 1, down]
     if colour:
