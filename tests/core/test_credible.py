@@ -7,9 +7,13 @@ from functools import cache
 import numpy as np
 
 from benchmarks.odds.makes import ROWS, best
+from partita.games.game import Call
 from partita.games.question import Question
 from partita.games.situation import Situation
+from partita.options.finder import constructed
 from partita.options.option import Option
+from partita.physics.simulate import execute
+from partita.players.executions import standard_draws
 from partita.players.judgement import curved_m, judged, meets_next
 from partita.players.stroke_model import PRESETS
 from partita.table.layout import Layout
@@ -144,8 +148,15 @@ class WhatAListSays(unittest.TestCase):
         self.assertEqual(len(few), 3)
 
     def test_luck_is_told_apart_from_the_called_make(self) -> None:
-        for line in lines("open"):
-            self.assertTrue(np.all(line.samples.called <= line.samples.made))
+        # At nine-ball any pocket counts: called into another one, the same strokes make it by luck.
+        situation = Situation(Layout.in_diamonds(TABLE, cue=(5.0, 2.5), b9=(6.5, 3.25)))
+        rater = Rater(situation, STRONG, STRONG)
+        option = constructed(rater.scene)[0]
+        shots = execute(TABLE, rater.places, rater.executions_of(option, standard_draws(3, 200)))
+        meant, elsewhere = (rater.judged(shots, [Call("9", pocket)]) for pocket in (5, 0))
+        self.assertGreater(meant.called.mean(), 0.5)
+        np.testing.assert_array_equal(meant.made, elsewhere.made)
+        self.assertEqual(elsewhere.called.sum(), 0)
 
 
 class NearlyLostFrames(unittest.TestCase):

@@ -43,7 +43,7 @@ _FOULS = 2
 # Push-outs that are traced, of those that leave the cue ball alike, and in all.
 _TRACED_PUSH_OUTS, _OF_A_PLACE, _PUSH_OUTS = 60, 2, 10
 # How long a rubber may hold a ball, as shares of what the table says.
-_HELD_SHARES = (2 / 3, 4 / 3)
+_HELD_SHARES = (2 / 3, 1.0, 4 / 3)
 
 
 def find(scene: Scene, value: Value, shooter: Floats) -> Iterator[list[Option]]:
@@ -78,7 +78,8 @@ def first_kicks(scene: Scene) -> list[Option]:
         return []
     named = scene.play(rows[kept], trace=True)
     found = [read_option(scene, named, e, "swept") for e in range(len(kept))]
-    return [option for option in found if is_played(option, hooked=True)]
+    # A double kiss is offered only once it has been tried however long the rubber holds the ball.
+    return [option for option in found if is_played(option, hooked=True) and option.intention.kind != "double-kiss"]
 
 
 def swept(scene: Scene, value: Value, shooter: Floats, known: Sequence[Option]) -> list[Option]:
@@ -215,7 +216,7 @@ def centred(scene: Scene, reading: Reading, source: str) -> list[Option]:
         if middle.outcomes.code[e] not in (CONTINUES, WON):
             continue
         option = read_option(scene, middle, e, source)
-        if option.intention.kind == "double-kiss" and not _whatever_the_rubber(scene, rows[e], balls[e], pockets[e]):
+        if option.intention.kind == "double-kiss" and not _whatever_the_rubber(scene, option, balls[e]):
             continue
         if option.intention.kind in ATTACKS:
             free = abs(float(cuts[e, 1] - cuts[e, 0]))
@@ -225,11 +226,11 @@ def centred(scene: Scene, reading: Reading, source: str) -> list[Option]:
     return options
 
 
-def _whatever_the_rubber(scene: Scene, row: Floats, ball: int, pocket: int) -> bool:
-    """Whether a stroke pots a pressed ball however long the rubber holds it: nobody knows how long that is."""
+def _whatever_the_rubber(scene: Scene, option: Option, ball: int) -> bool:
+    """Whether an option pots a pressed ball however long the rubber holds it: nobody knows how long that is."""
     held = [scene.physics._replace(rubber_s=share * scene.physics.rubber_s) for share in _HELD_SHARES]
-    played = (execute(scene.table, scene.places, row[None], physics=physics) for physics in held)
-    return all(shots.pocketed[0, ball] == pocket for shots in played)
+    played = (execute(scene.table, scene.places, option.stroke.row()[None], physics=physics) for physics in held)
+    return all(shots.pocketed[0, ball] == option.call.pocket for shots in played)
 
 
 def _free_cuts(scene: Scene, options: list[Option]) -> list[Option]:
