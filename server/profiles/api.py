@@ -7,7 +7,7 @@ from pydantic import Field
 
 from edge.current import account
 from edge.naming import Name
-from partita.players.stroke_model import PRESETS, Hand
+from partita.players.stroke_model import PRESETS, Hand, School
 from profiles import services
 from profiles.models import PlayerProfile
 from profiles.services import Wanted, save_profile
@@ -16,7 +16,7 @@ router = Router(tags=["profiles"])
 
 
 class StrokeModelOut(Schema):
-    """Standard deviations of a player's strokes, and the player's hand, reach (m) and nerves."""
+    """Standard deviations of a player's strokes, and the player's hand, reach (m), nerves and school of kicking."""
 
     aim_deg: float
     speed: float
@@ -27,6 +27,7 @@ class StrokeModelOut(Schema):
     reach_m: float = 0.75
     nerves: float = 0.0
     hand: Hand = "right"
+    kicks: School = "neither"
 
 
 class PlayerOut(Schema):
@@ -44,14 +45,16 @@ class PlayerOut(Schema):
 
 
 class PlayerIn(Schema):
-    """A profile made from a level, with the player's hand, reach (m) and nerves (share added to the aim error; those of
-    the level when left out); `use_measured`: the odds are by what attempts say, as soon as they do."""
+    """A profile made from a level, with what is the player's own: hand, reach (m), nerves (share added to the aim
+    error; those of the level when left out) and the school of kicking that was practised. `use_measured`: the odds
+    are by what attempts say, as soon as they do."""
 
     name: Name = Field(min_length=1, max_length=60)
     level: str = Field(max_length=60)
     hand: Hand = "right"
     reach_m: float = 0.75
     nerves: float | None = None
+    kicks: School = "neither"
     use_measured: bool = True
     cue: str = Field("", max_length=80)
     notes: str = Field("", max_length=1000)
@@ -60,7 +63,7 @@ class PlayerIn(Schema):
     def wanted(self) -> Wanted:
         """As the services take it."""
         nerves = {} if self.nerves is None else {"nerves": self.nerves}
-        own = {"hand": self.hand, "reach_m": self.reach_m, **nerves}
+        own = {"hand": self.hand, "reach_m": self.reach_m, "kicks": self.kicks, **nerves}
         return Wanted(self.name, self.level, own, self.use_measured, self.cue, self.notes)
 
 

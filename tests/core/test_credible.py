@@ -1,5 +1,6 @@
 """Nothing a coach laughs at: what shots make, what a list says, what a frame that is nearly lost is worth."""
 
+import math
 import unittest
 from dataclasses import replace
 from functools import cache
@@ -10,12 +11,17 @@ from benchmarks.odds.makes import ROWS, best
 from partita.games.game import Call
 from partita.games.question import Question
 from partita.games.situation import Situation
+from partita.kicks.ways import KickRequest, find_ways
 from partita.options.finder import constructed
 from partita.options.option import Option
+from partita.physics.constants import BALL_BALL, CUSHION
+from partita.physics.facts import FIRST_HIT, bend_of
 from partita.physics.simulate import execute
 from partita.players.executions import standard_draws
-from partita.players.judgement import curved_m, judged, meets_next
-from partita.players.stroke_model import PRESETS
+from partita.players.judgement import curved_m, judged, judgement_m, meets_next
+from partita.players.stroke_model import PRESETS, SCHOOLS, School
+from partita.reports.kicks.report import kicks_of
+from partita.rows.trace import AFTER, BEFORE, KIND
 from partita.table.layout import Layout
 from partita.table.spec import TableSpec, table_named
 from partita.value.ends import FIRST, FIRST_AFTER, LEAD, SECOND_AFTER, frame_ends
@@ -42,6 +48,51 @@ def lines(name: str, push_out: str = "none") -> tuple[Weighed, ...]:
     return next(w for w in weigh(request) if w.settled).lines
 
 
+class TheTwoSchoolsOfKicking(unittest.TestCase):
+    def test_a_kick_that_bends_is_judged_worse_unless_it_was_practised_so(self) -> None:
+        rows = {school: replace(STRONG, kicks=school).row() for school in SCHOOLS}
+
+        def off(school: School, bend: float, rolls: float) -> float:
+            return float(judgement_m(rows[school], 1.0, bend, rolls, 2.0, 0.0))
+
+        self.assertGreater(off("neither", 0.24, 1.0), 1.15 * off("neither", 0.09, 0.0))
+        self.assertEqual(off("sliding", 0.24, 1.0), off("neither", 0.24, 1.0))
+        self.assertLess(off("rolling", 0.24, 1.0), off("neither", 0.24, 1.0))
+        self.assertLess(off("sliding", 0.09, 0.0), off("rolling", 0.09, 0.0))
+
+    def test_bend_and_roll_of_a_kick_are_those_of_its_trace(self) -> None:
+        places = np.array([[1.0, 0.45], [1.9, 0.5]])
+        rows = np.array([[math.radians(-45.0), 3.0, 0.0, height, 0.0] for height in (0.4, -0.3)])
+        rows = np.repeat(rows, 61, axis=0)
+        rows[:, 0] += np.tile(np.linspace(-0.3, 0.3, 61), 2)
+        shots = execute(TABLE, places, rows, trace_rows=60)
+        bends = []
+        for part in (slice(61), slice(61, None)):
+            hit = next(e for e in range(122)[part] if shots.facts[e, FIRST_HIT] == 1)
+            at_rail, at_ball = (
+                next(row for row in shots.traces[hit] if row[KIND] == kind) for kind in (CUSHION, BALL_BALL)
+            )
+            before, after = at_ball[BEFORE : BEFORE + 2], at_rail[AFTER + 3 : AFTER + 5]
+            bend, rolls = bend_of(1, shots.measures[hit])
+            turned = math.atan2(before[1], before[0]) - math.atan2(after[1], after[0])
+            self.assertAlmostEqual(bend, abs(turned), 9)
+            bends.append((bend, rolls))
+        # Rolling into the rail it bends two to three times as far: 14 degrees and 5. Common practice, no source.
+        self.assertGreater(bends[0][0], 1.8 * bends[1][0])
+        self.assertGreater(bends[0][1], 0.9)
+        self.assertLess(bends[1][1], 0.5)
+
+    def test_a_kick_that_pots_is_told_in_both_ways(self) -> None:
+        places = {"cue": (3.2, 0.9), "1": (7.78, 3.78), "9": (5.4, 2.3)}
+        situation = Situation(Layout.in_diamonds(TABLE, **places))  # type: ignore[arg-type]
+        *_, found = find_ways(KickRequest(situation, STRONG, STRONG, samples=200))
+        told = next(way.schools for way in kicks_of(found).ways if way.schools)
+        self.assertEqual([one.school for one in told], ["sliding", "rolling"])
+        self.assertLess(told[0].bend_deg, told[1].bend_deg)
+        for one in told:
+            self.assertGreater(one.called.value, 0.1)
+
+
 class WhatShotsMake(unittest.TestCase):
     def test_shots_that_do_not_go_straight_are_made_about_as_often_as_coaches_expect(self) -> None:
         # From memory, no source, give or take ten points; three more for the small sample of shots.
@@ -55,7 +106,7 @@ class WhatShotsMake(unittest.TestCase):
                     self.assertLess(abs(best(row, level)[0] - expected), 0.13)
 
     def test_judgement_turns_the_ball_that_matters_and_grows_with_what_is_not_sighted(self) -> None:
-        sight = 0.0012
+        sight = PRESETS["strong league"].row()
         near, far = judged(sight, tuple(meets_next(0.1)), 2.0, 0.0), judged(sight, tuple(meets_next(0.6)), 2.0, 0.0)
         self.assertEqual((near[0], near[1]), (0.0, 0.0))
         # The farther ball is missed by more, though by a smaller angle.
@@ -63,7 +114,7 @@ class WhatShotsMake(unittest.TestCase):
         self.assertGreater(0.6 * far[2], 0.1 * near[2])
         self.assertGreater(judged(sight, tuple(meets_next(0.1, of_cue=True)), 2.0, 0.0)[1], near[2])
         self.assertEqual(
-            judged(sight, tuple(meets_next(0.0)), 2.0, 0.0)[2], judged(sight, (0, 0, 0, 1, 0, 0), 2.0, 0)[2]
+            judged(sight, tuple(meets_next(0.0)), 2.0, 0.0)[2], judged(sight, (0, 0, 0, 1, 0, 0, -1, 0), 2.0, 0)[2]
         )
         self.assertEqual(curved_m(1.0, 0.02), 0.0)
         self.assertGreater(curved_m(1.0, 0.4), curved_m(1.0, 0.2))

@@ -26,10 +26,12 @@ from partita.practice.drills.progress import Held, Try, by_day, held_against, ru
 from partita.practice.drills.rule import Circle, Rule, Strip, as_asked
 from partita.practice.drills.strokes import best_stroke
 from partita.reports.practice.report import rule_words
+from partita.rows.stroke import TARGET_TURN_RAD
 from partita.table.diamonds import metres
 from partita.table.spec import TableSpec
 
 TABLE = TableSpec()
+LEAGUE = PRESETS["league"]
 EXACT = replace(PRESETS["professional"], aim_deg=0.005, speed=0.005, tip=0.001, sight_mm=0.0, nerves=0.0)
 
 
@@ -132,6 +134,16 @@ class WhatIsExpected(unittest.TestCase):
             best = best_stroke(set_up, EXACT)
             rows = in_hands(set_up, best, EXACT.row(), standard_draws(5, 200))
             self.assertGreater(Referee(set_up, EXACT).succeed(play(set_up, rows)).mean(), 0.98, one.name)
+
+    def test_hands_judge_a_frozen_ball_as_in_every_weighing(self) -> None:
+        frozen = step(Rule(ball="1", pocket="foot-far"), b1=(7.0, 4.0 - 0.0286 / TABLE.diamond_m), cue=(5.3, 2.4))
+        free = step(Rule(ball="1", pocket="foot-far"), b1=(7.0, 3.4), cue=(5.3, 1.8))
+        turns = [
+            in_hands(one, best_stroke(one, LEAGUE), LEAGUE.row(), standard_draws(5, 200))[:, TARGET_TURN_RAD].std()
+            for one in (frozen, free)
+        ]
+        self.assertGreater(turns[0], 0.05)
+        self.assertEqual(turns[1], 0.0)
 
     def test_a_straight_pot_with_aim_alone_is_the_closed_form_normal_integral(self) -> None:
         # A ball that goes where it is sent falls within an angle; how often is an integral of the normal density.

@@ -60,7 +60,7 @@ CATALOGUE: tuple[tuple[str, Places, dict[str, Any], Wanted, str], ...] = (
     ("pot", {"cue": (5.0, 2.5), "9": (6.5, 3.25)}, {}, lambda o: o.intention.style == "stop", "Pot the 9"),
     ("pot", {"cue": (6.5, 2.0), "9": (7.86, 3.86)}, {}, lambda o: o.cut_range_deg > 25, "far foot corner"),
     ("pot", {"cue": (6.0, 3.2), "9": (7.0, 0.5)}, {}, lambda o: o.intention.fullness < 0.25 and o.stroke.side != 0, "the 9 into the near foot corner"),
-    ("rail-first", {"cue": (4.6, 0.9), "9": (6.3, 0.13)}, {}, lambda o: o.intention.route == ("near-long",), "Rail first: the 9"),
+    ("rail-first", {"cue": (4.6, 0.9), "9": (6.3, 0.13)}, {}, lambda o: o.intention.route == ("near-long",), "Rail first off the near rail: the 9"),
     ("kick-pot", {"cue": (2.0, 1.0), "9": (7.3, 3.3), "8": (2.6, 1.26)}, {}, lambda o: len(o.intention.route) == 1, "Kick the 8 off"),
     ("kick-pot", {"cue": (1.2, 3.0), "3": (7.8, 3.8), "8": (4.0, 3.3), "9": (3.0, 0.5)}, {}, lambda o: len(o.intention.route) == 2, "Kick the 3 off the"),
     ("bank", {"cue": (3.0, 2.4), "9": (4.6, 3.2)}, {}, lambda o: len(o.intention.cushions) == 1, "Bank the 9 off the far rail"),

@@ -62,9 +62,9 @@ def attacks(found: Scene, kind: str) -> list[Option]:
 
 class Judgement(unittest.TestCase):
     def kick(self, *rails: str) -> tuple[Scene, Option]:
-        """A full hit off these rails of a ball that another one hides."""
+        """A full hit off these rails of a ball that another one hides, slid into the first."""
         found = scene(cue=(1.2, 1.0), b9=(1.85, 1.11), b1=(4.6, 1.5))
-        return found, named(found, stroke_for(found, Wish("1", 2.8, height=0.2, cushions_first=rails), "kick"))
+        return found, named(found, stroke_for(found, Wish("1", 2.8, height=-0.2, cushions_first=rails), "kick"))
 
     def test_a_rail_across_the_table_is_hit_by_level_as_players_do_and_two_rails_far_less(self) -> None:
         # From memory, no source: a beginner hits one in three, a professional nine in ten.
@@ -84,13 +84,14 @@ class Judgement(unittest.TestCase):
                 self.assertLess(abs(said - hits(found, option, level)), 0.1)
 
     def test_near_the_ball_it_vanishes_and_it_grows_with_way_rails_speed_and_side(self) -> None:
-        sight = PRESETS["league"].row()[SIGHT]
-        self.assertEqual(judgement_m(sight, 0.0, 2.0, 0.0), 0.0)
-        self.assertLess(judgement_m(sight, 0.02, 2.0, 0.0), 0.003)
-        plain = judgement_m(sight, 1.0, 2.0, 0.0)
+        player = PRESETS["league"].row()
+        self.assertEqual(judgement_m(player, 0.0, 0.09, 1.0, 2.0, 0.0), 0.0)
+        self.assertLess(judgement_m(player, 0.02, 0.09, 1.0, 2.0, 0.0), 0.003)
+        plain = judgement_m(player, 1.0, 0.09, 1.0, 2.0, 0.0)
         for way, speed, side in ((2.0, 2.0, 0.0), (1.0, 5.0, 0.0), (1.0, 2.0, 0.4)):
-            self.assertGreater(judgement_m(sight, way, speed, side), plain)
-        self.assertGreater(judgement_m(2 * sight, 1.0, 2.0, 0.0), plain)
+            self.assertGreater(judgement_m(player, way, 0.09, 1.0, speed, side), plain)
+        player[SIGHT] *= 2
+        self.assertGreater(judgement_m(player, 1.0, 0.09, 1.0, 2.0, 0.0), plain)
         self.assertGreater(self.kick("far-long")[1].unsighted.way_m, 0.8)
         close = attacks(scene(cue=(4.6, 0.9), b9=(6.3, 0.13)), "rail-first")[0]
         self.assertLess(close.unsighted.way_m, 0.2)

@@ -21,6 +21,7 @@ from partita.kernels.library import LateLibrary
 from partita.lines import sight
 from partita.physics.motion import advance
 from partita.players.judgement import judgement_m
+from partita.players.stroke_model import PRESETS
 from tests.core.layouts import TABLE, random_layout
 
 
@@ -51,8 +52,9 @@ class Compiled(unittest.TestCase):
                     self.assertAlmostEqual(
                         sight.visible_share(*arguments), sight.visible_share.function(*arguments), 12
                     )
-        for misses in ((0.002, 1.0, 2.0, 0.0), (0.004, 2.5, 3.0, 0.4), (0.0, 0.0, 1.0, 0.0)):
-            self.assertAlmostEqual(judgement_m(*misses), judgement_m.function(*misses), 12)
+        player = PRESETS["league"].row()
+        for misses in ((1.0, 0.2, 1.0, 2.0, 0.0), (2.5, 0.0, 0.0, 3.0, 0.4), (0.0, -1.0, 0.0, 1.0, 0.0)):
+            self.assertAlmostEqual(judgement_m(player, *misses), judgement_m.function(player, *misses), 12)
 
     def test_a_call_by_address_gives_what_a_plain_call_gives(self) -> None:
         address = address_of(doubled, 1.0)
@@ -103,7 +105,7 @@ class KeptOnDisk(unittest.TestCase):
     def test_two_copies_of_the_same_sources_share_what_was_compiled(self) -> None:
         script = (
             "import partita, time; from partita.players import judgement as e; before = time.perf_counter();"
-            "e.judgement_m(0.002, 1.0, 1.0, 0.0); s = e.judgement_m.entry.stats;"
+            "e.kick_rad(0.002, 1.0, 0.0); s = e.kick_rad.entry.stats;"
             "print(partita.__file__, sum(s.cache_hits.values()), sum(s.cache_misses.values()))"
         )
         package = Path(partita.__file__).parent

@@ -4,7 +4,7 @@ No finder of its own and no rater: the sweep of `options.finder`, the halving of
 that was asked for, or meets it straight, is left out; the straight way is listed apart where there is one.
 """
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 
 import numpy as np
@@ -13,9 +13,11 @@ from partita.errors import refuse
 from partita.games.question import Question
 from partita.intervals import Chance, of_share
 from partita.kicks.hidden import Sight, sight_of
+from partita.kicks.schools import both_schools
 from partita.options.finder import constructed, first_kicks, swept
 from partita.options.fold import fold
 from partita.options.option import Option
+from partita.players.executions import standard_draws
 from partita.table.layout import CUE
 from partita.weighing.halving import Halving
 from partita.weighing.rater import Rater
@@ -28,6 +30,8 @@ DEFAULT_SAMPLES = 400
 _ROUNDS = ((24, 0.25), (14, 1.0))
 # Lines of one route, lines in all, and straight ones.
 _OF_A_ROUTE, _MOST, _STRAIGHT = 2, 16, 3
+# Draws of the two schools come from a stream of their own.
+_SCHOOLS = 10_007
 
 
 @dataclass(frozen=True)
@@ -41,13 +45,18 @@ class KickRequest(Question):
 
 @dataclass(frozen=True)
 class Kicks:
-    """The ways found so far, best first; `straight` : where some of the ball can be hit, the best few of those ways."""
+    """The ways found so far, best first.
+
+    straight : where some of the ball can be hit, the best few of those ways
+    schools : of a way that pots, by its id, the stroke of either school, once settled
+    """
 
     rater: Rater
     target: int
     sight: Sight
     ways: tuple[Weighed, ...]
     straight: tuple[Weighed, ...]
+    schools: Mapping[str, Mapping[str, Weighed]]
     progress: float
     settled: bool
 
@@ -68,7 +77,11 @@ def find_ways(request: KickRequest) -> Iterator[Kicks]:
             (line for line in lines if is_kick(line.option)), lambda line: line.option.intention.route, _OF_A_ROUTE
         )
         straight = [line for line in lines if not is_kick(line.option)]
-        return Kicks(rater, target, sight, tuple(ways[:_MOST]), tuple(straight[:_STRAIGHT]), progress, settled)
+        ways, schools = ways[:_MOST], {}
+        if settled:
+            draws = standard_draws(request.seed + _SCHOOLS, request.samples)
+            schools = {way.option.id: both_schools(rater, way.option, draws) for way in ways}
+        return Kicks(rater, target, sight, tuple(ways), tuple(straight[:_STRAIGHT]), schools, progress, settled)
 
     pots = constructed(scene)
     halving.enter(_at(scene.names[target], [*pots, *first_kicks(scene)]))

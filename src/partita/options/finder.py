@@ -49,7 +49,7 @@ _HELD_SHARES = (2 / 3, 1.0, 4 / 3)
 def find(scene: Scene, value: Value, shooter: Floats) -> Iterator[list[Option]]:
     """Options as they come: the direct pots at once, then what the sweep finds, the most promising first.
 
-    shooter : (9,) the stroke model's row, against which a shot's room for error is held
+    shooter : (10,) the stroke model's row, against which a shot's room for error is held
     """
     pots = constructed(scene)
     yield pots or first_kicks(scene)

@@ -7,6 +7,7 @@ from partita.options.fold import shot_of
 from partita.options.option import SAFETIES, Option, route_code
 from partita.options.pots import aimed, middle_of
 from partita.options.scene import Floats, Scene
+from partita.options.schools import ROLLING, SLIDING, can_be_either, strokes_of
 from partita.options.trace import read_option
 from partita.physics.constants import TIP_LIMIT
 from partita.physics.facts import ROUTE
@@ -17,7 +18,7 @@ from partita.table.spec import POCKETS
 # Factors of the speed, and steps of side and height (R), one changed at a time.
 _SPEEDS, _STEPS_R = (0.78, 0.88, 1.13, 1.28), (-0.2, -0.1, 0.1, 0.2)
 _LARGEST_MPS = 7.0
-# Turns of the aim that are tried for what cannot be aimed by root-finding.
+# Turns of the aim that are tried for what cannot be aimed by root-finding; wider where the rail's answer changes too.
 _TURN_RAD, _TURNS = 0.04, 49
 _PUSH_TURNS_RAD = (-0.06, -0.03, 0.03, 0.06)
 
@@ -34,6 +35,14 @@ def variants(scene: Scene, option: Option) -> list[Option]:
         return _pushed_alike(scene, option, rows)
     if not option.attacks:
         return []
+    if can_be_either(option):
+        schools = np.concatenate([strokes_of(option, school) for school in (SLIDING, ROLLING)])
+        return [*aimed_anew(scene, option, rows), *aimed_anew(scene, option, scene.raised(schools))]
+    return aimed_anew(scene, option, rows)
+
+
+def aimed_anew(scene: Scene, option: Option, rows: Floats) -> list[Option]:
+    """An attack with other strokes (m, 5), each aimed and centred anew; those that are still the same shot."""
     if option.intention.kind == "pot":
         target = scene.names.index(option.intention.target or "")
         rows = aimed(scene, target, POCKETS.index(option.intention.pocket or ""), rows)
@@ -69,7 +78,8 @@ def _aimed_alike(scene: Scene, option: Option, rows: Floats) -> Floats:
 
     Off a cushion, or by another ball, there is no root to find: aims about the option's are tried.
     """
-    turns = np.linspace(-_TURN_RAD, _TURN_RAD, _TURNS)
+    wide = 3.0 if can_be_either(option) else 1.0
+    turns = np.linspace(-wide * _TURN_RAD, wide * _TURN_RAD, _TURNS)
     tried = np.repeat(rows, _TURNS, axis=0)
     tried[:, AIM_RAD] += np.tile(turns, len(rows))
     shots = execute(scene.table, scene.places, tried, physics=scene.physics)

@@ -145,7 +145,7 @@ def zone_words(x: float, y: float) -> str:
 
 
 _KIND_WORDS = {
-    "rail-first": "Rail first: {target} into the {pocket}",
+    "rail-first": "Rail first off {rails}: {target} into the {pocket}",
     "kick-pot": "Kick {target} off {rails} into the {pocket}",
     "bank": "Bank {target} off {cushions} into the {pocket}",
     "combination": "Combination: {target} to {potted}, {pocket}",

@@ -4,6 +4,9 @@ import math
 from dataclasses import asdict, dataclass
 from typing import Literal
 
+import numpy as np
+from numpy.typing import NDArray
+
 from partita.games.game import SAFETY, Call
 from partita.options.thickness import thickness_word
 from partita.physics.stroke import Stroke
@@ -119,9 +122,9 @@ class Option:
     unsighted: Unsighted = SIGHTED
     nobodys: bool = False
 
-    def judged(self, sight_m: float) -> tuple[float, float, float]:
-        """What a player of this sighting error, m, misjudges of it: m, rad, rad (standard deviations)."""
-        at_contact, cue, target = judged(sight_m, tuple(self.unsighted), self.stroke.speed_mps, self.stroke.side)
+    def judged(self, player: NDArray[np.float64]) -> tuple[float, float, float]:
+        """What a player (10,) misjudges of it: m, rad, rad (standard deviations)."""
+        at_contact, cue, target = judged(player, tuple(self.unsighted), self.stroke.speed_mps, self.stroke.side)
         return float(at_contact), float(cue), float(target)
 
     @property

@@ -14,7 +14,7 @@ from partita.options.option import Caution, Intention, Option
 from partita.options.scene import Floats, Reading, Scene, stroke_of
 from partita.options.thickness import fullness_of
 from partita.physics.constants import BALL_BALL, CUSHION, FACING, JAW_TIP, POCKET
-from partita.physics.facts import CUE_CUSHIONS_BEFORE, CUT, PRESSED, STILL_FROZEN_M, WAY, unsighted_way
+from partita.physics.facts import CUE_CUSHIONS_BEFORE, CUT, PRESSED, STILL_FROZEN_M, WAY, bend_of, unsighted_way
 from partita.physics.simulate import names_of
 from partita.players.judgement import SIGHTED, Unsighted, curved_m, meets_next
 from partita.rows.trace import AFTER, AFTER_OTHER, AT_S, BEFORE, KIND, MET, WHOSE
@@ -141,7 +141,10 @@ def _unsighted(scene: Scene, reading: Reading, e: int, story: _Story, intention:
         frozen = is_frozen(scene.bed, *scene.places[story.target])
         if frozen or shots.facts[e, PRESSED]:
             found = found._replace(pressed=1.0, points=float(intention.kind == "double-kiss"))
-    kick = float(unsighted_way(shots.facts[e, CUE_CUSHIONS_BEFORE], shots.measures[e]))
+    cushions = shots.facts[e, CUE_CUSHIONS_BEFORE]
+    kick = float(unsighted_way(cushions, shots.measures[e]))
+    bend, rolls = bend_of(cushions, shots.measures[e])
+    found = found._replace(bend_rad=float(bend), rolls=float(rolls))
     curve = curved_m(float(shots.measures[e, WAY]), story.bend) if story.target >= 0 and not story.route else 0.0
     return found._replace(way_m=math.hypot(kick, curve))
 

@@ -43,8 +43,11 @@ FACTS = 14
     WAY,  # of the cue ball to the first contact
     RAILS_AT,  # sum of that way up to each of its cushions
     RAILS_AT_SQUARED,  # and of the squares
-) = range(10)
-MEASURES = 10
+    LEAVES_RAIL,  # direction in which it left its last cushion before that contact
+    BENT,  # sum of the angles by which its ways bent after each of them
+    ROLLED,  # sum over them of how far it rolled into each, 0 sliding or less, 1 rolling or more
+) = range(13)
+MEASURES = 13
 BESIDE_POCKET_M = 0.3
 # A ball that has moved less than this has not left the cushion it was frozen to.
 STILL_FROZEN_M = 0.002
@@ -70,8 +73,9 @@ def count_rails(ws, i, other, kind, bed, facts, measures):
     if kind == CUSHION and _was_frozen_there(ws, i):
         return
     if facts[FIRST_HIT] < 0:
-        _go_on(ws.balls, measures)
+        _go_on(ws.balls, facts, measures)
         measures[RAILS_AT] += measures[WAY]
+        measures[ROLLED] += _rolls(ws.balls, bed.radius)
         measures[RAILS_AT_SQUARED] += measures[WAY] * measures[WAY]
         facts[CUE_CUSHIONS_BEFORE] += 1
         # Pressed along a rail a ball touches it again and again: that is one cushion of a route.
@@ -93,10 +97,39 @@ def begin_way(places, measures):
 
 
 @kernel
-def _go_on(balls, measures):
-    """Add the cue ball's way since its last cushion; a swerve is taken as straight."""
+def _go_on(balls, facts, measures):
+    """Add the cue ball's way since its last cushion, and by how much that bent; its length is taken as straight."""
+    if facts[CUE_CUSHIONS_BEFORE] > 0:
+        turned = math.atan2(balls[0, VY], balls[0, VX]) - measures[LEAVES_RAIL]
+        measures[BENT] += abs(turned - 2.0 * math.pi * math.floor(turned / (2.0 * math.pi) + 0.5))
     measures[WAY] += math.hypot(balls[0, X] - measures[CONTACT_X], balls[0, Y] - measures[CONTACT_Y])
     measures[CONTACT_X], measures[CONTACT_Y] = balls[0, X], balls[0, Y]
+
+
+@kernel
+def leave_rail(ws, i, kind, facts, measures):
+    """Keep the direction in which the cue ball leaves a cushion, tip or facing on its way to its first contact."""
+    if i == 0 and facts[FIRST_HIT] < 0 and (kind == CUSHION or kind == JAW_TIP or kind == FACING):
+        measures[LEAVES_RAIL] = math.atan2(ws.balls[0, VY], ws.balls[0, VX])
+
+
+@kernel
+def _rolls(balls, radius):
+    """How much of the cue ball's way is rolling: 0 without spin about its axis or with draw, 1 rolling or faster."""
+    vx, vy = balls[0, VX], balls[0, VY]
+    along = radius * (balls[0, WY] * vx - balls[0, WX] * vy)
+    return min(1.0, max(0.0, along / max(1e-12, vx * vx + vy * vy)))
+
+
+@kernel
+def bend_of(cushions, measures):
+    """In the mean over its cushions, how far, rad, a way of the cue ball bent after one, and how far it rolled into it.
+
+    -1 as the bend without any cushion.
+    """
+    if cushions == 0:
+        return -1.0, 0.0
+    return measures[BENT] / cushions, measures[ROLLED] / cushions
 
 
 @kernel
@@ -125,11 +158,11 @@ def _pocket_beside(bed, x, y):
 
 @kernel
 def _note_first_hit(balls, target, now, facts, measures):
+    facts[FIRST_HIT] = target
     nx, ny = balls[target, X] - balls[0, X], balls[target, Y] - balls[0, Y]
     vx, vy = balls[0, VX], balls[0, VY]
-    facts[FIRST_HIT] = target
     measures[CONTACT_TIME] = now
-    _go_on(balls, measures)
+    _go_on(balls, facts, measures)
     measures[CUT] = math.atan2(vx * ny - vy * nx, vx * nx + vy * ny)
     measures[CONTACT_SPEED] = math.sqrt(vx * vx + vy * vy)
 

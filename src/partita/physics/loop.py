@@ -39,6 +39,7 @@ from partita.physics.facts import (
     count_contact,
     count_rails,
     leave_first_contact,
+    leave_rail,
     note,
     note_before,
 )
@@ -132,6 +133,7 @@ def run(ws, places, pocketed, stroke, until_contact, bed, physics, finals, facts
         note_before(trace, rows, BEFORE, ws.balls, i)
         _happen(ws, i, other, kind, now, bed, physics, pocketed)
         facts[EVENTS] += 1
+        leave_rail(ws, i, kind, facts, measures)
         if kind != ZONE:
             rows = note(trace, rows, ws, now, kind, i, other)
         _predict_touched(ws, i, now, bed, physics)

@@ -20,7 +20,16 @@ import math
 from partita.kernels import kernel
 from partita.physics.ball_impact import TOUCHING_GAP, approach_of, ball_impact
 from partita.physics.constants import BALL_BALL, CUSHION, NO_APPROACH, RESTING_GAP, G
-from partita.physics.facts import CONTACTS, EVENTS, count_contact, count_rails, leave_first_contact, note, note_before
+from partita.physics.facts import (
+    CONTACTS,
+    EVENTS,
+    count_contact,
+    count_rails,
+    leave_first_contact,
+    leave_rail,
+    note,
+    note_before,
+)
 from partita.physics.prediction import RUBBER_S, begin_phase, on_nose
 from partita.rows.ball import VX, VY, WX, WY, WZ, X, Y
 from partita.rows.trace import BEFORE, BEFORE_OTHER
@@ -168,7 +177,7 @@ def press(ws, i, j, now, bed, physics, facts, measures, trace, rows):
     for ball in range(ws.balls.shape[0]):
         if takes_part(ws, ball):
             if ws.pressing[ball, _HELD] == 1.0:
-                rows = _release(ws, ball, now, bed, trace, rows)
+                rows = _release(ws, ball, now, bed, facts, measures, trace, rows)
             begin_phase(ws, ball, now, physics, bed.radius)
     return now, rows
 
@@ -185,12 +194,12 @@ def _follow_nose(ws, ball, now, bed, facts, measures, trace, rows):
         count_rails(ws, ball, side, CUSHION, bed, facts, measures)
         facts[EVENTS] += 1
     elif gap >= 0.0 and ws.pressing[ball, _HELD] == 1.0:
-        rows = _release(ws, ball, now, bed, trace, rows)
+        rows = _release(ws, ball, now, bed, facts, measures, trace, rows)
     return rows
 
 
 @kernel
-def _release(ws, ball, now, bed, trace, rows):
+def _release(ws, ball, now, bed, facts, measures, trace, rows):
     """Set a ball that was held back before its nose, and write the cushion down. Returns the next trace row."""
     side = int(ws.pressing[ball, _NOSE])
     ws.pressing[ball, _HELD] = 0.0
@@ -200,6 +209,7 @@ def _release(ws, ball, now, bed, trace, rows):
     if rows < trace.shape[0]:
         for column in range(5):
             trace[rows, BEFORE + column] = ws.pressing[ball, _BEFORE + column]
+    leave_rail(ws, ball, CUSHION, facts, measures)
     return note(trace, rows, ws, now, CUSHION, ball, side)
 
 

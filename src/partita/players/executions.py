@@ -52,7 +52,7 @@ def aim_error(player, speed, side, height, awkward):
 def executed(stroke, player, draws, k_endmass, distance, cut, judged, awkward, out):
     """Strokes as executed, (m, 8) into out.
 
-    stroke : (5,) intended; player : (9,); draws : (m, DRAWS) standard normal
+    stroke : (5,) intended; player : (10,); draws : (m, DRAWS) standard normal
     distance, cut : of the first contact, m and rad; distance 0 when no ball is met
     judged : standard deviations of what cannot be sighted (`players.judgement`): m, at the contact; rad, of the way of
         the cue ball after it; rad, of the ball it meets

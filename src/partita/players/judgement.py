@@ -4,6 +4,8 @@
   over the way that is left: point and angle are off by an angle (`kick_rad`) that grows with the player's sighting
   error, so that the error at the ball is that angle times the way left after the rail, nothing near the ball, and adds
   in squares over the rails. Speed and side make the rail's answer harder to foresee.
+  Sight is of straight lines: the more the way bends after the rail, the harder it is to foresee, unless the player has
+  practised it. One school slides the ball into the rail, so that it hardly bends; the other lets it roll.
 - *Curves.* Round a blocker he judges how far the ball will bend: the same angle, for a way that is longer the more it
   bends.
 - *After the contact.* Where a shot hangs on what a ball does after the first contact, that ball leaves it turned by an
@@ -21,6 +23,7 @@ import math
 from typing import NamedTuple
 
 from partita.kernels import kernel
+from partita.rows.player import KICKS, SIGHT
 
 # Angles (rad) of what cannot be sighted off a rail, for a perfect eye and for a power of a player's sighting error, m;
 # of the way after a contact, for each metre of it; and of the point, m, at which the next ball is met.
@@ -29,6 +32,11 @@ _WAY_RAD, _WAY_RAD_PER_SIGHT_M = 0.018, 20.0
 _POINT_M, _POINT_PER_SIGHT = 0.0035, 7.5
 # By how much ordinary side bends a way, and the bend beyond that with which the whole way counts as one off a rail.
 _KNOWN_BEND_RAD, _BEND_RAD = 0.03, 0.24
+# Of the angle of a kick what is misjudged of a straight way; the bend, rad, with which it is the whole angle; the most
+# that counts; and how much of that is left to who has practised it so. How far balls of either school roll (NO_SCHOOL:
+# neither was practised).
+_STRAIGHT_SHARE, _USUAL_BEND_RAD, _MOST_BEND_RAD, _PRACTISED = 0.87, 0.09, 0.3, 0.4
+NO_SCHOOL, ROLLS_OF_SCHOOL = -1.0, {"neither": -1.0, "sliding": 0.0, "rolling": 1.0}
 # How much harder the answer of a rail is to foresee at 3 m/s, and with side at the miscue limit.
 _SPEED_SHARE, _SIDE_SHARE = 0.15, 0.4
 # Side that creeps in turns a ball off the rail by this much, rad for each R. Source: simulation.
@@ -52,6 +60,8 @@ class Unsighted(NamedTuple):
     of_cue : whether cue ball (1) or target (0) is the ball that matters after the first contact
     share : of the judged angle, for its way; per_m : 1 over the way to the next ball, 1/m, 0 where none is met
     pressed : whether that ball lies frozen to a rail, or is pressed against it (1)
+    bend_rad, rolls : how far a kick's way bends after a rail, less than 0 where there is none, and how far the ball
+        rolls into it (`physics.facts.bend_of`)
     """
 
     way_m: float = 0.0
@@ -60,6 +70,8 @@ class Unsighted(NamedTuple):
     share: float = 0.0
     per_m: float = 0.0
     pressed: float = 0.0
+    bend_rad: float = -1.0
+    rolls: float = 0.0
 
 
 SIGHTED = Unsighted()
@@ -113,23 +125,41 @@ def pressed_rad(sight_m):
 
 
 @kernel
-def judgement_m(sight_m, unsighted_m, speed, side):
-    """Standard deviation, m, at the first contact, of a kick.
+def foreseen(bend, rolls, school):
+    """Factor of the angle of a kick that bends so far, rad, and rolls so far into the rail; 1 for what is no kick.
 
-    unsighted_m : as `Unsighted.way_m`; 0 where the ball itself is the aim
+    school : how far balls roll that the player is used to, or NO_SCHOOL
     """
-    return kick_rad(sight_m, speed, side) * unsighted_m
+    if bend < 0.0:
+        return 1.0
+    strange = 1.0 if school == NO_SCHOOL else _PRACTISED + (1.0 - _PRACTISED) * abs(rolls - school)
+    return _STRAIGHT_SHARE + (1.0 - _STRAIGHT_SHARE) * strange * min(_MOST_BEND_RAD, bend) / _USUAL_BEND_RAD
 
 
 @kernel
-def judged(sight_m, unsighted, speed, side):
+def judgement_m(player, unsighted_m, bend, rolls, speed, side):
+    """Standard deviation, m, at the first contact, of a kick.
+
+    unsighted_m, bend, rolls : as of `Unsighted`; no way where the ball itself is the aim
+    """
+    return kick_rad(player[SIGHT], speed, side) * foreseen(bend, rolls, player[KICKS]) * unsighted_m
+
+
+@kernel
+def usual_kick_m(player, unsighted_m, speed):
+    """The same of a kick as this player would choose to play it."""
+    return judgement_m(player, unsighted_m, _USUAL_BEND_RAD, max(0.0, player[KICKS]), speed, 0.0)
+
+
+@kernel
+def judged(player, unsighted, speed, side):
     """What a player misjudges: m, at the first contact; rad, of the cue ball's way after it; rad, of the target's.
 
-    unsighted : the numbers of `Unsighted`, in their order
+    player : (10,) of `rows.player`; unsighted : the numbers of `Unsighted`, in their order
     """
-    way, points, of_cue, share, per_m, pressed = unsighted
-    point = _POINT_M + _POINT_PER_SIGHT * sight_m
-    turn = math.hypot(share * way_rad(sight_m, speed, side), point * per_m)
-    turn = math.hypot(turn, pressed * pressed_rad(sight_m))
-    at_contact = math.hypot(judgement_m(sight_m, way, speed, side), points * point)
+    way, points, of_cue, share, per_m, pressed, bend, rolls = unsighted
+    point = _POINT_M + _POINT_PER_SIGHT * player[SIGHT]
+    turn = math.hypot(share * way_rad(player[SIGHT], speed, side), point * per_m)
+    turn = math.hypot(turn, pressed * pressed_rad(player[SIGHT]))
+    at_contact = math.hypot(judgement_m(player, way, bend, rolls, speed, side), points * point)
     return at_contact, turn * of_cue, turn * (1.0 - of_cue)

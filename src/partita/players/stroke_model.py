@@ -1,15 +1,19 @@
 """How well a player carries out an intended stroke."""
 
 from dataclasses import MISSING, asdict, dataclass, fields
-from typing import Literal
+from typing import Literal, TypeVar
 
 import numpy as np
 from numpy.typing import NDArray
 
 from partita.errors import refuse
+from partita.players.judgement import ROLLS_OF_SCHOOL
 
+Word = TypeVar("Word", bound=str)
 Hand = Literal["right", "left"]
 HANDS: tuple[Hand, ...] = ("right", "left")
+School = Literal["neither", "sliding", "rolling"]
+SCHOOLS: tuple[School, ...] = ("neither", "sliding", "rolling")
 _PLAUSIBLE = {
     "aim_deg": (0.005, 1.0),
     "speed": (0.005, 0.6),
@@ -35,6 +39,7 @@ class StrokeModel:
     reach_m : how far from the rail the bridge is put with ease; farther it is a stretch, then a rest
     nerves : share added to the aim error of the softest stroke on the ball that decides the rack
     hand : the hand that holds the butt
+    kicks : the school of kicking that he has practised (`judgement`)
 
     Source: values of the presets from trials against run-outs and long straight pots
     (`docs/odds.md`); the costs of power and side, and the nerves, are a judgement, no source.
@@ -50,12 +55,14 @@ class StrokeModel:
     reach_m: float = 0.75
     nerves: float = 0.0
     hand: Hand = "right"
+    kicks: School = "neither"
 
     def row(self) -> NDArray[np.float64]:
-        """(9,) for the kernels: aim rad, speed, tip R, sight m, costs of power and side, hand, reach m, nerves."""
+        """(10,) for the kernels, as `rows.player` names them."""
         return np.array([
             np.radians(self.aim_deg), self.speed, self.tip, self.sight_mm / 1000, self.power_cost, self.side_cost,
             1.0 if self.hand == "right" else -1.0, self.reach_m, self.nerves,
+            ROLLS_OF_SCHOOL[self.kicks],
         ])  # fmt: skip
 
     def as_json(self) -> dict[str, object]:
@@ -91,14 +98,22 @@ def stroke_model_from(values: dict[str, object]) -> StrokeModel:
     numbers: dict[str, float] = {}
     for field in fields(StrokeModel):
         name = field.name
-        if name in ("name", "hand"):
+        if name in ("name", "hand", "kicks"):
             continue
         default = None if field.default is MISSING else field.default
         value, (low, high) = values.get(name, default), _PLAUSIBLE[name]
         if isinstance(value, bool) or not isinstance(value, int | float) or not low <= value <= high:
             raise refuse(f"player {name}", f"{str(value)[:40]} is out of range", f"Use {low} to {high}.")
         numbers[name] = float(value)
-    hand = values.get("hand", "right")
-    if hand not in HANDS:
-        raise refuse("player hand", f"{str(hand)[:20]} is no hand", f"Use {' or '.join(HANDS)}.")
-    return StrokeModel(name=str(values.get("name", "own"))[:80], **numbers, hand="left" if hand == "left" else "right")
+    return StrokeModel(
+        name=str(values.get("name", "own"))[:80], **numbers, hand=_one_of(HANDS, "hand", values, "right"),
+        kicks=_one_of(SCHOOLS, "kicks", values, "neither"),
+    )  # fmt: skip
+
+
+def _one_of(allowed: tuple[Word, ...], name: str, values: dict[str, object], default: Word) -> Word:
+    value = values.get(name, default)
+    found = next((one for one in allowed if one == value), None)
+    if found is None:
+        raise refuse(f"player {name}", f"“{str(value)[:20]}” is not known", f"Use {', '.join(allowed)}.")
+    return found

@@ -16,7 +16,7 @@ from partita.kernels import kernel
 from partita.lines.mirrors import mirrored
 from partita.lines.openings import gap_to, is_frozen, pocket_opening
 from partita.lines.sight import can_be_hit
-from partita.physics.facts import CUE_CUSHIONS_BEFORE, CUT, FIRST_HIT, PRESSED, WAY, unsighted_way
+from partita.physics.facts import CUE_CUSHIONS_BEFORE, CUT, FIRST_HIT, PRESSED, WAY, bend_of, unsighted_way
 from partita.players.judgement import judged, per_m_of
 from partita.playing.candidates import keep_best, put_safety
 from partita.playing.desk import judge_played, play_shot, settle_choice
@@ -102,8 +102,8 @@ def _combination(desk, places, in_play, who, first, ball, pocket):
     # The errors of the contact point, m, turn the first ball; its error over the way between turns the second.
     seen = me[SIGHT] * (0.25 + math.sin(cut))
     turn = math.hypot(seen, math.hypot(dx, dy) * me[AIM]) / (2.0 * radius * math.cos(cut))
-    unsighted = (0.0, 0.0, 0.0, 1.0, per_m_of(between), 0.0)
-    turn = math.hypot(turn, judged(me[SIGHT], unsighted, _COMBINATION_MPS[0], 0.0)[2])
+    unsighted = (0.0, 0.0, 0.0, 1.0, per_m_of(between), 0.0, -1.0, 0.0)
+    turn = math.hypot(turn, judged(me, unsighted, _COMBINATION_MPS[0], 0.0)[2])
     sigma = turn * between / (2.0 * radius * math.cos(over)) + UNAVOIDABLE_RAD
     free = clear_chance(
         places[first, 0], places[first, 1], math.cos(wanted), math.sin(wanted), between, places, in_play, first, ball,
@@ -252,11 +252,13 @@ def _add_middle(desk, places, in_play, standing, who, count, missed, played, str
     if desk.pocketed[ball] != pocket or (code != CONTINUES and code != WON):
         return here
     sight = desk.eyes.models[who][SIGHT]
-    kick = unsighted_way(desk.facts[CUE_CUSHIONS_BEFORE], desk.measures)
+    cushions = desk.facts[CUE_CUSHIONS_BEFORE]
+    kick = unsighted_way(cushions, desk.measures)
+    bend, rolls = bend_of(cushions, desk.measures)
     frozen = is_frozen(desk.eyes.bed, places[ball, 0], places[ball, 1]) or desk.facts[PRESSED] == 1
     pressed = 1.0 if first == ball and frozen else 0.0
     row[JUDGEMENT], row[CUE_JUDGED], row[TARGET_JUDGED] = judged(
-        sight, (kick, 0.0, 0.0, share, per_m, pressed), speed, side
+        desk.eyes.models[who], (kick, 0.0, 0.0, share, per_m, pressed, bend, rolls), speed, side
     )  # fmt: skip
     row[CONTACT], row[CUT_AT] = max(0.02, desk.measures[WAY]), abs(desk.measures[CUT])
     row[BALL], row[POCKET] = ball, pocket

@@ -31,7 +31,6 @@ from partita.playing.desk import DRAWN, POTS, Desk, Pots
 from partita.playing.in_hand import player_at
 from partita.playing.racks import LOG, play_racks
 from partita.rows.candidate import COLUMNS, PUSH_OUT
-from partita.rows.player import SIGHT
 from partita.table.layout import CUE, check
 from partita.value.eyes import eyes_for
 from partita.value.place_maps import PlaceMaps
@@ -56,7 +55,7 @@ class PlayedOut:
 class Start:
     """Where racks begin: a situation as arrays, the player at the table first.
 
-    names : (n,) balls; places : (n, 2) m; in_play : (n,) int8; standing : (STANDING,); models : (2, 9)
+    names : (n,) balls; places : (n, 2) m; in_play : (n,) int8; standing : (STANDING,); models : (2, 10)
     """
 
     situation: Situation
@@ -159,7 +158,7 @@ def first_option(question: Question, option: Option) -> Floats:
 def candidate_of(names: tuple[str, ...], option: Option, shooter: Floats) -> Floats:
     """(COLUMNS,) an option as a candidate of the fast player; names : of a start; shooter : his row."""
     intention, call = option.intention, option.call
-    judgement, cue, turned = option.judged(float(shooter[SIGHT]))
+    judgement, cue, turned = option.judged(shooter)
     ball = names.index(call.ball) if call.ball else (PUSH_OUT if call.push_out else -1)
     target = names.index(intention.target) if intention.target else 0
     contact = [option.contact_m, abs(option.cut_rad), judgement, 0.0]

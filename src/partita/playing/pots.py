@@ -26,7 +26,6 @@ from partita.rows.candidate import (
     WORTH,
 )
 from partita.rows.pair import MORE, ONE, TWO
-from partita.rows.player import SIGHT
 from partita.rows.stroke import AIM_RAD, SIDE_R, SPEED_MPS
 from partita.value.make_chance import make_chance
 from partita.value.rest import CLEAR, GIVEN
@@ -102,9 +101,9 @@ def _find_pairs(desk, places, in_play, standing, who, missed):
 def _judge_pressed(desk, row, who):
     """What is misjudged of a ball frozen to a rail or pressed into it, twice met or not (`players.judgement`)."""
     twice = 1.0 if desk.facts[PRESSED] == 1 and desk.facts[KISSED] > 0 else 0.0
-    unsighted = (0.0, twice, 0.0, 0.0, 0.0, 1.0)
+    unsighted = (0.0, twice, 0.0, 0.0, 0.0, 1.0, -1.0, 0.0)
     row[JUDGEMENT], row[CUE_JUDGED], row[TARGET_JUDGED] = judged(
-        desk.eyes.models[who][SIGHT], unsighted, row[SPEED_MPS], row[SIDE_R]
+        desk.eyes.models[who], unsighted, row[SPEED_MPS], row[SIDE_R]
     )
 
 

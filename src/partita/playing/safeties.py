@@ -8,12 +8,11 @@ import math
 from partita.games.standing import GAME, STRAIGHT_POOL
 from partita.kernels import kernel
 from partita.lines.sight import can_be_hit
-from partita.physics.facts import CUE_CUSHIONS_BEFORE, CUT, FIRST_HIT, ROUTE, WAY, unsighted_way
+from partita.physics.facts import CUE_CUSHIONS_BEFORE, CUT, FIRST_HIT, ROUTE, WAY, bend_of, unsighted_way
 from partita.players.judgement import judgement_m
 from partita.playing.candidates import clean_worth, keep_best, put_safety
 from partita.playing.desk import play_shot
 from partita.rows.candidate import AIMED_AT, CONTACT, CUT_AT, JUDGEMENT, WORTH
-from partita.rows.player import SIGHT
 
 _SPEEDS, _HEIGHTS, _CONTACTS, _TARGETS = (0.6, 1.1, 1.8, 2.8), (-0.2, 0.25), 12, 3
 # At straight pool shots into the pack take long to play, and hard ones are no safeties: fewer of all of them.
@@ -82,8 +81,10 @@ def add_kicks(desk, places, in_play, standing, who, count):
             if first <= 0 or not desk.on[first] or desk.facts[ROUTE] == 0:
                 count = here
                 continue
-            unsighted = unsighted_way(desk.facts[CUE_CUSHIONS_BEFORE], desk.measures)
-            row[JUDGEMENT] = judgement_m(desk.eyes.models[who][SIGHT], unsighted, speed, 0.0)
+            cushions = desk.facts[CUE_CUSHIONS_BEFORE]
+            unsighted = unsighted_way(cushions, desk.measures)
+            bend, rolls = bend_of(cushions, desk.measures)
+            row[JUDGEMENT] = judgement_m(desk.eyes.models[who], unsighted, bend, rolls, speed, 0.0)
             row[CONTACT] = max(0.02, desk.measures[WAY])
             row[CUT_AT], row[AIMED_AT] = abs(desk.measures[CUT]), first
             row[WORTH] = clean_worth(desk, places, in_play, standing, -1, -1, who)

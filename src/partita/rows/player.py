@@ -10,7 +10,8 @@
 | HANDED | 1 right, -1 left | |
 | REACH | how far he stretches without a rest | m |
 | NERVES | by how much pressure widens all of it | |
+| KICKS | how far balls roll into a rail in the kicks that he has practised: 0 sliding, 1 rolling, -1 neither | |
 """
 
-AIM, SPEED, TIP, SIGHT, POWER_COST, SIDE_COST, HANDED, REACH, NERVES = range(9)
-COLUMNS = 9
+AIM, SPEED, TIP, SIGHT, POWER_COST, SIDE_COST, HANDED, REACH, NERVES, KICKS = range(10)
+COLUMNS = 10

@@ -17,7 +17,7 @@ The formula's constants were fitted to the presets' published run-outs (`docs/od
 play-outs; how far each is off is measured by `./partita bench odds`.
 
 Kernels here take the `eyes`, places : (n, 2) m, the cue ball first; in_play : (n,) int8, -1 on the table; standing :
-(STANDING,) int64; player : (9,) a player's row; target : a ball. They return chances, 0..1.
+(STANDING,) int64; player : (10,) a player's row; target : a ball. They return chances, 0..1.
 """
 
 import math
@@ -36,8 +36,8 @@ from partita.lines.in_hand import LINE_PLACES, line_place
 from partita.lines.mirrors import kick_to
 from partita.lines.openings import is_on_bed, pocket_opening
 from partita.lines.sight import visible_share
-from partita.players.judgement import TURN_PER_TIP_RAD, judgement_m
-from partita.rows.player import AIM, SIGHT, TIP
+from partita.players.judgement import TURN_PER_TIP_RAD, usual_kick_m
+from partita.rows.player import AIM, TIP
 from partita.value.ease import ease
 from partita.value.eyes import Eyes, blank_eyes
 from partita.value.learned import corrected, fill_features
@@ -134,7 +134,7 @@ def hit_chance(bed, places, in_play, target, player):
     if way == 0.0:
         unsighted, way = _NO_WAY_M * math.sqrt(14.0), 4.0 * _NO_WAY_M
     struck = math.hypot(way * player[AIM], unsighted * TURN_PER_TIP_RAD * player[TIP])
-    error = math.hypot(judgement_m(player[SIGHT], unsighted, _KICK_MPS, 0.0), struck)
+    error = math.hypot(usual_kick_m(player, unsighted, _KICK_MPS), struck)
     return 2.0 * normal_below(_KICK_SHARE * 2.0 * bed.radius / error) - 1.0
 
 

@@ -25,7 +25,7 @@ _MOST_GROUP = 9
 class Eyes(NamedTuple):
     """For looks at positions of n balls by two players; it holds scratch, so each thread has its own.
 
-    numbers : (n,) as in `games.standing`; models : (2, 9) rows of the first and the second player
+    numbers : (n,) as in `games.standing`; models : (2, 10) rows of the first and the second player
     ends : (4, p, q) chances by score (`value.ends`), (4, 1, 1) in games without; typical : (2,) the players' ease
     with a ball anywhere on an open table; weights : of the learned correction
     race : (4, 10, 10), on, made : (n,) scratch; maps : what places of the cue ball are worth, where that is known

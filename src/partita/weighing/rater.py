@@ -22,7 +22,6 @@ from partita.players.executions import executed
 from partita.players.stroke_model import StrokeModel
 from partita.rows.draws import OF_RUBBER
 from partita.rows.features import COLUMNS as FEATURES
-from partita.rows.player import SIGHT
 from partita.rows.stroke import EXECUTED
 from partita.table.layout import check
 from partita.value.evaluation import address_of_evaluation, evaluate_batch
@@ -125,7 +124,7 @@ class Rater:
         rows, player = np.zeros((len(draws), EXECUTED)), self.shooter if hands is None else hands
         executed(
             option.stroke.row(), player, draws, self.scene.physics.k_endmass, option.contact_m,
-            option.cut_rad, option.judged(float(player[SIGHT])), self.awkwardness(option, player), rows,
+            option.cut_rad, option.judged(player), self.awkwardness(option, player), rows,
         )  # fmt: skip
         return rows
 

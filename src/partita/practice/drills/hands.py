@@ -6,15 +6,15 @@ import numpy as np
 from numpy.typing import NDArray
 
 from partita.games.game import SAFETY, Call
-from partita.physics.facts import CUE_CUSHIONS_BEFORE, CUT, FIRST_HIT, WAY, unsighted_way
+from partita.options.scene import Scene
+from partita.options.trace import read_option
 from partita.physics.simulate import Executions, execute
 from partita.players.conditions import awkwardness
 from partita.players.executions import executed
-from partita.players.judgement import judged
+from partita.players.judgement import SIGHTED, Unsighted, judged
 from partita.players.stroke_model import StrokeModel
 from partita.practice.drills.drill import SetUp
 from partita.practice.drills.rule import as_asked
-from partita.rows.player import SIGHT
 from partita.rows.stroke import EXECUTED, SIDE_R, SPEED_MPS
 from partita.table.spec import POCKETS
 from partita.weighing.rater import Rater
@@ -22,18 +22,16 @@ from partita.weighing.samples import OPEN_SHOT
 
 Floats = NDArray[np.float64]
 Flags = NDArray[np.bool_]
-# The way to a first contact counts as at least this, m, as for options.
-_LEAST_WAY_M = 0.02
 
 
 @dataclass(frozen=True)
 class Intended:
-    """An intended stroke (5,) with the first contact on which its errors depend: way m, cut rad, unsighted way m."""
+    """An intended stroke (5,) with the first contact on which its errors depend: way m, cut rad, what is unsighted."""
 
     stroke: Floats
     way_m: float
     cut_rad: float
-    unsighted_m: float
+    unsighted: Unsighted
 
 
 def play(set_up: SetUp, rows: Floats) -> Executions:
@@ -43,22 +41,20 @@ def play(set_up: SetUp, rows: Floats) -> Executions:
 
 def intended(set_up: SetUp, rows: Floats) -> list[Intended]:
     """(m, 5) strokes, each with what becomes of it without error."""
-    shots, found = play(set_up, rows), []
-    for e, row in enumerate(rows):
-        measures, hit = shots.measures[e], shots.facts[e, FIRST_HIT] >= 0
-        unsighted = float(unsighted_way(shots.facts[e, CUE_CUSHIONS_BEFORE], measures)) if hit else 0.0
-        way = max(float(measures[WAY]), _LEAST_WAY_M) if hit else 0.0
-        found.append(Intended(row, way, float(measures[CUT]) if hit else 0.0, unsighted))
-    return found
+    if len(set_up.names) == 1:
+        return [Intended(row, 0.0, 0.0, SIGHTED) for row in rows]
+    scene = Scene(set_up.situation)
+    reading = scene.play(rows, trace=True)
+    read = [read_option(scene, reading, e, "drill") for e in range(len(rows))]
+    return [Intended(row, one.contact_m, one.cut_rad, one.unsighted) for row, one in zip(rows, read, strict=True)]
 
 
 def in_hands(set_up: SetUp, meant: Intended, player: Floats, draws: Floats) -> Floats:
-    """(m, 8) an intended stroke as a player's hands turn it out; player : (9,) row of a stroke model."""
+    """(m, 8) an intended stroke as a player's hands turn it out; player : (10,) row of a stroke model."""
     rows = np.zeros((len(draws), EXECUTED))
     in_play = np.full(len(set_up.names), -1, dtype=np.int8)
     awkward = float(awkwardness(player, set_up.bed, set_up.places, in_play, meant.stroke, False))
-    unsighted = (meant.unsighted_m, 0.0, 0.0, 0.0, 0.0, 0.0)
-    misjudged = judged(player[SIGHT], unsighted, meant.stroke[SPEED_MPS], meant.stroke[SIDE_R])
+    misjudged = judged(player, tuple(meant.unsighted), meant.stroke[SPEED_MPS], meant.stroke[SIDE_R])
     executed(
         meant.stroke, player, draws, set_up.physics.k_endmass, meant.way_m, meant.cut_rad, misjudged, awkward, rows
     )  # fmt: skip

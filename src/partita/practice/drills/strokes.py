@@ -39,11 +39,12 @@ _SEED = 70_001
 def best_stroke(set_up: SetUp, player: StrokeModel) -> Intended:
     """The stroke with which this player does what a step asks most often. `Refused` where none does it."""
     referee, hands = Referee(set_up, player), player.row()
-    field = intended(set_up, _that_do(set_up, referee, _grid(set_up)))
-    if not field:
+    found = _that_do(set_up, referee, _grid(set_up))
+    if not len(found):
         raise refuse(set_up.step.name, "no stroke that is found does it on this table", "Ask for less, or move a ball.")
+    field = intended(set_up, _spread(found, _ROUNDS[0][0]))
     for number, (stay, tries) in enumerate(_ROUNDS):
-        field = _spread(field, stay) if number == 0 else field[:stay]
+        field = field[:stay]
         if number == 1:
             field = [*field, *intended(set_up, _that_do(set_up, referee, _neighbours(field)))]
         draws = standard_draws(_SEED + number, tries)
@@ -57,11 +58,9 @@ def _that_do(set_up: SetUp, referee: Referee, rows: Floats) -> Floats:
     return rows[referee.succeed(play(set_up, rows))] if len(rows) else rows
 
 
-def _spread(field: list[Intended], count: int) -> list[Intended]:
-    """So many of them, from all over the grid."""
-    if len(field) <= count:
-        return field
-    return [field[k] for k in np.linspace(0, len(field) - 1, count).astype(int)]
+def _spread(rows: Floats, count: int) -> Floats:
+    """So many of the strokes (m, 5), from all over the grid."""
+    return rows if len(rows) <= count else rows[np.linspace(0, len(rows) - 1, count).astype(int)]
 
 
 def _neighbours(field: list[Intended]) -> Floats:

@@ -1,9 +1,10 @@
 """The documents of kicks, written in one place; their sentences are in `kick_words`."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 
 import numpy as np
 
+from partita.intervals import of_share
 from partita.kicks.correction import ENOUGH_TRIES, MIDDLE, Correction, corrected, correction_of
 from partita.kicks.cushions import cushions_of
 from partita.kicks.rails import first_rail
@@ -23,6 +24,7 @@ from partita.reports.kicks.schema import (
     KickWayDocument,
     KickWindowDocument,
     PlayedDocument,
+    SchoolDocument,
     StickDocument,
     StretchDocument,
     SumDocument,
@@ -39,11 +41,12 @@ from partita.weighing.samples import FOULED, LOST_NOW, Samples
 from partita.weighing.weighed import Weighed
 
 Route = tuple[str, ...]
+Schools = Mapping[str, Mapping[str, Weighed]]
 
 
 def kicks_of(kicks: Kicks, tries: Sequence[Try] = (), seconds: float = 0.0) -> KicksDocument:
     """The document of the ways as far as they are found; tries : of this table."""
-    teller = _Teller(kicks.rater, kicks.target, tries)
+    teller = _Teller(kicks.rater, kicks.target, tries, kicks.schools)
     return KicksDocument(
         target=kicks.rater.names[kicks.target],
         targets=[kicks.rater.names[ball] for ball in kicks.rater.scene.targets],
@@ -105,8 +108,8 @@ def tries_of(table: TableSpec, tries: Sequence[Try]) -> TriesDocument:
 class _Teller:
     """Tells of the ways to one ball; sums are worked out once a route."""
 
-    def __init__(self, rater: Rater, target: int, tries: Sequence[Try]) -> None:
-        self.rater, self.target, self.tries = rater, target, tries
+    def __init__(self, rater: Rater, target: int, tries: Sequence[Try], schools: Schools | None = None) -> None:
+        self.rater, self.target, self.tries, self.schools = rater, target, tries, schools or {}
         self._worked: dict[Route, WorkedOut | None] = {}
         self._corrections: dict[str, Correction] = {}
 
@@ -171,7 +174,17 @@ class _Teller:
             simulated_first_rail=found.advised.number if found else None,
             correction=correction.first_rail - found.sum.aim if found and correction else None,
             window=StretchDocument(low=window.low, high=window.high) if window else None,
+            schools=[_school(name, one) for name, one in self.schools.get(option.id, {}).items()],
         )
+
+
+def _school(name: str, line: Weighed) -> SchoolDocument:
+    return SchoolDocument(
+        school=name, stroke=StrokeDocument.model_validate(line.option.stroke),  # type: ignore[arg-type]
+        called=of_share(int(line.samples.called.sum()), len(line.samples)),  # type: ignore[arg-type]
+        good_hit=good_hit(line.samples),  # type: ignore[arg-type]
+        bend_deg=float(np.degrees(line.option.unsighted.bend_rad)), words=words.school_words(name),
+    )  # fmt: skip
 
 
 def _known(number: float) -> float | None:

@@ -49,12 +49,25 @@ class StretchDocument(Document):
     high: Number = Field(alias="to")
 
 
+class SchoolDocument(Document):
+    """A kick that pots as one school strikes it: `called`, how often the ball falls as meant; bend : how far the way
+    turns after a rail, degrees; `words` : as one says it."""
+
+    school: Literal["sliding", "rolling"]
+    stroke: StrokeDocument
+    called: Interval
+    good_hit: Interval
+    bend_deg: Number
+    words: str
+
+
 class KickWayDocument(OptionDocument):
     """A way as a line of the list.
 
     good_hit : right ball first and a rail after; foul_cost : rack chance that a foul costs against a good hit
     number : of the first rail, for this stroke; simulated_first_rail : for the stroke that the sum is meant for
     correction : what the tries of this table add to the sum, in first-rail numbers; window : that hits the ball
+    schools : of a way that pots, once settled, as either school strikes it; empty where there is no choice
     """
 
     good_hit: Interval
@@ -64,6 +77,7 @@ class KickWayDocument(OptionDocument):
     simulated_first_rail: Number | None
     correction: Number | None
     window: StretchDocument | None
+    schools: list[SchoolDocument] = Field(default_factory=list)
 
 
 class KicksDocument(Document):

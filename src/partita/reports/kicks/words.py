@@ -177,3 +177,8 @@ def tries_words(tries: int, cushions: dict[str, Cushion] | None, table: TableSpe
             found.append(more if off > 0 else less)
     said = f"The cushions are {' and '.join(found)} than set" if found else "They fit the cushions as they are set"
     return f"{said}, by what {tries} {'try says' if tries == 1 else 'tries say'}."
+
+
+def school_words(school: str) -> str:
+    """How a school strikes a kick that pots."""
+    return {"sliding": "slid into the rail", "rolling": "rolled into the rail"}[school]

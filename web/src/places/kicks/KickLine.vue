@@ -21,6 +21,10 @@ const foul = computed(() => {
   const points = Math.round(100 * (props.way.foul_cost ?? 0))
   return points > 0 ? ` · a foul costs ${points}` : ''
 })
+/** How often the ball falls as meant, struck either way. */
+const schools = computed(() =>
+  (props.way.schools ?? []).map((one) => `${one.words} ${percent(one.called.value)}`).join(' · '),
+)
 </script>
 
 <template>
@@ -33,6 +37,7 @@ const foul = computed(() => {
           ><span class="aim">{{ aim?.mark }} {{ aim?.word }}</span> {{ way.detail }}{{ foul }}</span
         >
         <span class="numbers">{{ numbers }}</span>
+        <span v-if="schools" class="muted">falls as called: {{ schools }}</span>
         <ShareBar :shares="way.shares" />
       </span>
       <span class="chance">

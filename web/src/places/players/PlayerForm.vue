@@ -3,7 +3,7 @@ import { computed, onMounted, ref } from 'vue'
 import type { Player, PlayerIn } from '@/api/client'
 import { useSession } from '@/session/session'
 import FormShell from './FormShell.vue'
-import { nameOfCopy, NERVES } from './words'
+import { KICKS, nameOfCopy, NERVES } from './words'
 
 /** A player: a level, and what is the player's own beside it. */
 const props = defineProps<{ from: Player; isNew: boolean }>()
@@ -29,6 +29,7 @@ const ofLevel = (name: string) => levels.value.find((l) => l.key === name)?.stro
 const nerves = ref<number | null>(
   model.nerves === ofLevel(level.value) || !props.from.own ? null : model.nerves,
 )
+const kicks = ref(model.kicks ?? 'neither')
 const cue = ref(props.from.cue)
 const notes = ref(props.from.notes)
 const canSave = computed(() => name.value.trim().length > 0)
@@ -41,6 +42,7 @@ function save() {
     hand: hand.value,
     reach_m: Number(reach.value),
     nerves: nerves.value,
+    kicks: kicks.value,
     use_measured: props.isNew || props.from.use_measured,
     cue: cue.value.trim(),
     notes: notes.value.trim(),
@@ -84,6 +86,13 @@ function save() {
         </option>
       </select>
       <span class="muted">on soft strokes at the ball that decides the rack</span>
+    </label>
+    <label
+      >Kicks
+      <select v-model="kicks">
+        <option v-for="k in KICKS" :key="k.value" :value="k.value">{{ k.name }}</option>
+      </select>
+      <span class="muted">what was practised is judged better</span>
     </label>
     <label
       >Cue

@@ -16,6 +16,15 @@ export const NERVES = [
 export const nervesWords = (nerves: number) =>
   nerves < 0.2 ? '' : nerves < 0.5 ? 'some nerves' : 'much nerves'
 
+/** The two schools of potting a ball by a kick. */
+export const KICKS = [
+  { value: 'neither', name: 'neither in particular' },
+  { value: 'sliding', name: 'slides the cue ball into the rail' },
+  { value: 'rolling', name: 'rolls it into the rail' },
+] as const
+export const kicksWords = (kicks: Player['stroke_model']['kicks']) =>
+  ({ neither: '', sliding: 'slides kicks', rolling: 'rolls kicks' })[kicks ?? 'neither']
+
 /** The errors of a stroke, as they are called. */
 export const ERROR_NAMES: Record<string, string> = {
   aim_deg: 'Aim',
@@ -37,6 +46,7 @@ export const playerIn = ({
   hand: model.hand,
   reach_m: model.reach_m,
   nerves: model.nerves,
+  kicks: model.kicks,
   use_measured,
   cue,
   notes,
@@ -47,7 +57,7 @@ export function playerWords({ own, level, stroke_model: model, use_measured, is_
   const hand = model.hand === 'left' ? 'left-handed' : ''
   const reach = model.reach_m === 0.75 ? '' : `reach ${model.reach_m.toFixed(2)} m`
   const from = use_measured && is_measured ? 'measured' : `${level || 'own'} level`
-  const parts = [own ? from : '', hand, reach, nervesWords(model.nerves), errors]
+  const parts = [own ? from : '', hand, reach, nervesWords(model.nerves), kicksWords(model.kicks), errors]
   return parts.filter(Boolean).join(' · ')
 }
 
