@@ -1,10 +1,11 @@
 """How far evaluation and weigh can be trusted, and the bars that they must reach, on positions held out from the fit.
 
-Every position of the set (`positions.py`) is weighed with two seeds and played out (`rows.py`); then what was said is
-held against what was won (`figures.py`), and what the figures may be off by is fitted (`partita.fitting.doubt`), tried
-on positions left out (`coverage.py`) and written to the core's card. Run by `./partita bench odds`, about half an hour
-on two cores; it can be stopped and goes on where it was. `python -m benchmarks.odds EVERY RACKS` takes every so manyth
-position. Rows and figures are kept in `benchmarks/results/odds-rows.jsonl` and `odds.json`.
+Every position of the set (`positions.py`) is weighed with two seeds and played on with the luck taken out (`rows.py`);
+then what was said is held against what it was worth (`figures.py`), and what the figures may be off by is fitted
+(`partita.fitting.doubt`), tried on positions left out (`coverage.py`) and written to the core's card. Run by
+`./partita bench odds`, about half an hour on two cores; it can be stopped and goes on where it was.
+`python -m benchmarks.odds EVERY ROLLOUTS` takes every so manyth position. Rows and figures are kept in
+`benchmarks/results/odds-rows.jsonl` and `odds.json`.
 """
 
 import sys
@@ -17,19 +18,19 @@ from benchmarks.odds.rows import Rows, measure
 KEPT = RESULTS / "odds-rows.jsonl"
 
 
-def main(every: int = 1, racks: int = 64) -> None:
+def main(every: int = 1, rollouts: int = 64) -> None:
     """Measure, print, keep."""
-    rows = Rows(KEPT, racks)
+    rows = Rows(KEPT, rollouts)
     try:
         measure(rows, every)
     except KeyboardInterrupt:
-        sys.stderr.write("\nstopped: figures of the positions played out so far\n")
+        sys.stderr.write("\nstopped: figures of the positions played on so far\n")
     done = [row for row in rows.rows if "freely" in row]
     if len(done) < 5:
         sys.stderr.write("too few positions for figures yet\n")
         return
     figures = figures_of(done)
-    keep_card(done, figures["coverage"])
+    keep_card(done, figures["looked ahead"]["coverage"])
     keep("odds", {"bars": bars_of(figures), **figures})
 
 

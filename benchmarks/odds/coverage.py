@@ -1,4 +1,4 @@
-"""How many of the intervals that are said cover what was won, for positions that had no part in fitting the doubt.
+"""How many of the intervals that are said cover what it was worth, for positions that had no part in fitting the doubt.
 
 The positions are parted in five, and each part is covered by what was fitted on the other four.
 """
@@ -9,7 +9,7 @@ from typing import Any
 
 import numpy as np
 
-from partita.fitting.doubt import Row, between, fitted, noise_of, of_line, racks_in
+from partita.fitting.doubt import Row, between, fitted, noise_of, of_line, worth_of
 from partita.weighing.doubt import CARD, Doubts
 
 Json = dict[str, Any]
@@ -27,22 +27,24 @@ def left_out(rows: list[Row]) -> list[tuple[Row, Doubts]]:
     return found
 
 
-def coverage(told: list[tuple[Row, Doubts]]) -> Json:
-    """Of a hundred said intervals, how many cover: the racks won, what another seed says, and the lead in racks won.
+def coverage(told: list[tuple[Row, Doubts]], state: str = "lines") -> Json:
+    """Of a hundred said intervals, how many cover: what the line was worth, what another seed says, and the lead.
 
-    told : rows, each with the doubt of its game as the others have it (`left_out`)
+    told : rows, each with the doubt of its game as the others have it (`left_out`); state : `lines` or `looked`
     """
     value, gap, seed, only_sampling = [], [], [], []
     for row, doubts in told:
-        one, two = (asked["lines"] for asked in row["seeds"])
+        one, two = (asked[state] for asked in row["seeds"])
         other = {line["id"]: line for line in two}
         for place, line in enumerate(one):
-            won = racks_in(line["won"])
-            error, noise = abs(line["value"] - won.mean()), noise_of(won)
+            if "worth" not in line:
+                continue
+            worth = worth_of(line)
+            error, noise = abs(line["value"] - worth.mean()), noise_of(worth)
             value.append(error <= Z * math.sqrt(of_line(line, doubts) ** 2 + noise))
             only_sampling.append(error <= Z * math.sqrt(line["sampling"] ** 2 + noise))
             if place:
-                apart, variance = between(row, line, doubts)
+                apart, variance = between(one[0], line, doubts)
                 gap.append(abs(apart) <= Z * math.sqrt(variance))
             if line["id"] in other:
                 again = other[line["id"]]
@@ -62,7 +64,7 @@ def keep_card(rows: list[Row], figures: Json) -> None:
     """Write the doubt that fits all rows, with how well it covered positions left out."""
     card = {
         "what": "what the figures of a weighing may be off by (src/partita/weighing/doubt.py)",
-        "fitted on": f"{len(rows)} positions, the first few lines of each, {len(rows[0]['freely'])} racks a line",
+        "fitted on": f"{len(rows)} positions, the first few lines of each, {len(rows[0]['freely'])} roll-outs a line",
         "coverage of positions left out": figures,
         "games": {game: vars(doubts) for game, doubts in fitted(rows).items()},
     }  # fmt: skip

@@ -1,9 +1,11 @@
 """What is measured of each position, kept as it comes: a run can be left alone, stopped and gone on with.
 
-First every position is weighed twice, with two seeds, which is also what is timed; then whole racks are played out
-freely, from each of the first few lines and from the best of the other sort (attack or safety), with the same seeds
-for all of them. A row a position, in a file that
-begins with the digest of the sources it belongs to: rows of another engine are not mixed in, the run begins anew.
+First every position is weighed twice, with two seeds, until it has been looked ahead, which is also what is timed. Then
+it is played on by both deciding players with the luck taken out, freely and from the first few lines, as they settled
+and as they were in the end, and from the best of the other sort (attack or safety), with the same seeds for all:
+`PLAYED` strokes, by which time what is left of an evaluation's error is small (a trial: half a point after five).
+A row a position, in a file that begins with the digest of the sources it belongs to: rows of another engine are not
+mixed in, the run begins anew.
 """
 
 import hashlib
@@ -18,10 +20,11 @@ from numpy.typing import NDArray
 
 import partita
 from benchmarks.odds.positions import kept_positions
-from partita.fitting.doubt import LETTERS, Row
+from partita.fitting.doubt import Row
 from partita.games.question import Question
 from partita.players.stroke_model import PRESETS
 from partita.playing.playout import first_option, racks_of
+from partita.playing.racks import AT_FRESH, LOG, gains_of
 from partita.weighing.doubt import CARD, doubt_between, doubt_of, weights_of
 from partita.weighing.rater import Rater
 from partita.weighing.weigh import WeighRequest, weigh
@@ -29,6 +32,8 @@ from partita.weighing.weighed import Weighed, Weighing
 
 Floats = NDArray[np.float64]
 LINES, SAMPLES, SEEDS = 3, 1000, (1, 2)
+# Strokes that are played on; fresh tries of each. No weighing has roll-outs of this seed.
+PLAYED, _FRESH, _SEED = 8, 32, 77_777
 _ROOMS = (
     "kernels",
     "table",
@@ -59,8 +64,8 @@ def engine() -> str:
 class Rows:
     """The rows of a run in their file."""
 
-    def __init__(self, path: Path, racks: int) -> None:
-        self.path, self.header = path, {"engine": engine(), "racks": racks}
+    def __init__(self, path: Path, rollouts: int) -> None:
+        self.path, self.header = path, {"engine": engine(), "rollouts": rollouts}
         lines = path.read_text(encoding="utf-8").splitlines() if path.exists() else []
         if lines and json.loads(lines[0]) != self.header:
             sys.stderr.write("the rows kept are of another engine or run: begun anew\n")
@@ -89,9 +94,9 @@ def measure(rows: Rows, every: int) -> None:
         _say("weighed", number + 1, len(asked))
     for number, (row, question) in enumerate(zip(rows.rows, asked, strict=False)):
         if "freely" not in row:
-            play(row, question, rows.header["racks"])
+            play(row, question, rows.header["rollouts"])
             rows.keep()
-        _say("played out", number + 1, len(asked))
+        _say("played on", number + 1, len(asked))
 
 
 def _say(what: str, done: int, of: int) -> None:
@@ -100,27 +105,25 @@ def _say(what: str, done: int, of: int) -> None:
 
 
 def weighed(question: Question) -> Row:
-    """The first lines by either seed, and how long that took."""
+    """The lines by either seed, as they settled and after looking ahead, and how long that took."""
     row: Row = {"game": question.situation.game, "balls": len(question.situation.object_balls)}
-    row |= {"glance": Rater.of(question).here(), "seeds": []}
+    row |= {"even": question.me == question.them, "glance": Rater.of(question).here(), "seeds": []}
     for seed in SEEDS:
-        started, first = time.perf_counter(), 0.0
+        started, told = time.perf_counter(), {}
         for state in weigh(WeighRequest(question.situation, question.me, question.them, seed=seed, samples=SAMPLES)):
-            first = first or time.perf_counter() - started
-            if state.settled:
-                row["seeds"].append(_told(question, state, first, time.perf_counter() - started))
-                break
+            seconds = round(time.perf_counter() - started, 4)
+            told.setdefault("first_s", seconds)
+            if state.settled and "settled_s" not in told:
+                told |= {"settled_s": seconds, "lines": _lines(question, state)}
+            if state.looked:
+                told |= {"looked_s": seconds, "looked": _lines(question, state), "samples": state.used}
+                told["cue"] = list(state.rater.situation.layout.balls["cue"])
+        row["seeds"].append(told)
     return row
 
 
-def _told(question: Question, state: Weighing, first_s: float, settled_s: float) -> Row:
-    lines, cue = state.lines[:LINES], state.rater.situation.layout.balls["cue"]
-    other = next((line for line in state.lines if line.option.attacks != lines[0].option.attacks), None)
-    return {
-        "first_s": round(first_s, 4), "settled_s": round(settled_s, 4), "samples": state.used, "cue": list(cue),
-        "lines": [_line(question, lines[0], line) for line in lines],
-        "other": other and _line(question, lines[0], other),
-    }  # fmt: skip
+def _lines(question: Question, state: Weighing) -> list[Row]:
+    return [_line(question, state.lines[0], line) for line in state.lines]
 
 
 def _line(question: Question, best: Weighed, line: Weighed) -> Row:
@@ -130,37 +133,36 @@ def _line(question: Question, best: Weighed, line: Weighed) -> Row:
     return {
         "id": line.option.id, "kind": line.option.intention.kind, "attacks": line.option.attacks, "value": line.value,
         "sampling": doubt_of(line, game).sampling, "weights": weights_of(line.samples), "gap": gap,
-        "gap_sampling": between.sampling,
+        "gap_sampling": between.sampling, "strokes": line.ahead.strokes,
         "first": first_option(question, line.option).tolist(),
     }  # fmt: skip
 
 
-def play(row: Row, question: Question, racks: int) -> None:
-    """Racks freely, and from each of the first lines of the first seed and the best of the other sort."""
+def play(row: Row, question: Question, rollouts: int) -> None:
+    """Play on freely, and from the first lines of the first seed and the best of the other sort."""
     told = row["seeds"][0]
     placed = question
     if question.situation.in_hand != "none":
         x, y = told["cue"]
         placed = replace(question, situation=question.situation.with_cue_at((x, y)))
-    for line in told["lines"]:
-        line["won"] = _written(_racks(placed, racks, np.array(line["first"])))
-    if other := told["other"]:
-        among = next((line["won"] for line in told["lines"] if line["id"] == other["id"]), None)
-        other["won"] = among or _written(_racks(placed, racks, np.array(other["first"])))
-    row["freely"] = _written(_racks(question, racks, None))
+    known: dict[str, list[float]] = {}
+    for state in ("looked", "lines"):
+        for line in [*told[state][:LINES], *other_sort(told[state])]:
+            if line["id"] not in known:
+                known[line["id"]] = _worth(placed, rollouts, np.array(line["first"]))
+    for line in (line for state in ("looked", "lines") for line in told[state] if line["id"] in known):
+        line["worth"] = known[line["id"]]
+    row["freely"] = _worth(question, rollouts, None)
 
 
-def _racks(question: Question, racks: int, first: Floats | None) -> Floats:
-    found = np.zeros((racks, 2))
-    for _ in racks_of(question, found, first=first):
+def other_sort(lines: list[Row]) -> list[Row]:
+    """The first line of the other sort than the best, attack or safety, where there is one."""
+    return [line for line in lines if line["attacks"] != lines[0]["attacks"]][:1]
+
+
+def _worth(question: Question, rollouts: int, first: Floats | None) -> list[float]:
+    """By roll-out what a position, or a stroke, is worth to who shoots, the luck taken out."""
+    found, logs = np.zeros((rollouts, 2)), np.zeros((rollouts, PLAYED, LOG))
+    for _ in racks_of(question, found, seed=_SEED, first=first, logs=logs, fresh=_FRESH, most=PLAYED):
         pass
-    return found[:, 0]
-
-
-def _written(won: Floats) -> str:
-    """A letter a rack: 1 won, 0 lost, h open at the end.
-
-    >>> _written(np.array([1.0, 0.0, 0.5]))
-    '10h'
-    """
-    return "".join(LETTERS[round(2 * one)] for one in won)
+    return [round(float(one), 4) for one in logs[:, 0, AT_FRESH] + gains_of(logs)[:, 1:].sum(axis=1)]

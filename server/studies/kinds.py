@@ -23,6 +23,7 @@ from studies.clearing import make_room
 from studies.models import Study
 from work.addresses import WorkOut
 from work.asking import asked_anew
+from work.baton import Stage
 from work.kinds import Answer, Kind, registered
 from work.position import Position, PositionIn, PositionOut, kept, position_in, position_of
 
@@ -141,10 +142,11 @@ def _answers(study: Study) -> Iterator[Answer]:
             # What comes after the settled ranking does not delay it.
             settled_after = settled_after or seconds
         seconds = settled_after or seconds
-        yield Answer(study_of(weighing, seconds).as_json(), weighing.progress, seconds)
+        stage = Stage.FINER if weighing.changes else Stage.SETTLING
+        yield Answer(study_of(weighing, seconds).as_json(), weighing.progress, seconds, stage)
 
 
 STUDIES = registered(Kind(
-    name="studies", model=Study, answers=_answers, read=document_of,
+    name="studies", model=Study, answers=_answers, read=document_of, finer_needs=("racks",),
     went_wrong="Something went wrong while weighing. Try again; the layout is safe.",
 ))  # fmt: skip

@@ -6,6 +6,7 @@ from typing import Any, Generic, TypeVar
 
 from pydantic import BaseModel
 
+from work.baton import Stage
 from work.models import Work
 
 Row = TypeVar("Row", bound=Work)
@@ -16,11 +17,13 @@ class Answer:
     """A partial or final answer: its document, how far the work is, and how long it took.
 
     document : None when there is no better answer yet, only more of the way behind it
+    next_stage : what the next step is for; who waits for more goes first
     """
 
     document: Mapping[str, Any] | None
     progress: float
     seconds: float
+    next_stage: Stage = Stage.SETTLING
 
 
 def as_it_is(row: Work) -> Any:
@@ -36,7 +39,7 @@ class Kind(Generic[Row]):
     answers : works a row out, answer by answer; may be called again for the same row after a crash
     went_wrong : what is said when something fails that is ours
     read : the newest answer in today's form, whichever version gave it; a pydantic ValidationError where none can be
-    needs : parts of the physics without which it waits
+    needs : parts of the physics without which it waits; finer_needs : without which finer answers do
     priority : in its queue, the highest first
     takes_turns : nobody waits in front of it. It goes on where it was, makes room for others after some seconds, and
         only a few rows of an account have a job at a time
@@ -52,6 +55,7 @@ class Kind(Generic[Row]):
     went_wrong: str
     read: Callable[[Row], BaseModel | Mapping[str, Any] | None] = field(default=as_it_is)
     needs: tuple[str, ...] = ("weighing",)
+    finer_needs: tuple[str, ...] = ()
     priority: int = 10
     takes_turns: bool = False
     one_at_a_time: bool = False

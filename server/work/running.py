@@ -2,7 +2,7 @@
 
 import logging
 import time
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
 from typing import Any
 
 from django.db import InterfaceError, OperationalError, connection
@@ -11,6 +11,7 @@ from django.db.models import F
 from partita.errors import Refused
 from partita.kernels.stages import are_ready
 from work.asking import finish
+from work.baton import Baton, Stage
 from work.kinds import Answer, Kind, kind_of
 from work.models import Status, Work
 from work.queue import put_in
@@ -22,6 +23,8 @@ log = logging.getLogger(__name__)
 TURN_S = 8.0
 # While what it needs of the physics is being compiled, it goes back into the queue for so long.
 _LATER_S = 1
+# Of this process.
+_BATON = Baton()
 
 
 def take(kind: Kind[Any], key: int, should_abort: Callable[[], bool]) -> None:
@@ -50,13 +53,13 @@ def run(row: Work, should_abort: Callable[[], bool]) -> None:
         return
     kind.rows.filter(pk=row.pk, status=Status.QUEUED).update(status=Status.RUNNING)
     try:
-        for answer in kind.answers(row):
+        for answer in _steps(kind, row):
             if not _kept(kind, row, answer) or should_abort():
                 finish(row, Status.STOPPED)
                 return
             if kind.takes_turns and answer.progress < 1.0 and time.monotonic() - began > TURN_S:
                 return
-        finish(row, Status.DONE)
+        finish(row, Status.DONE if _is_wanted(kind, row) else Status.STOPPED)
     except (OperationalError, InterfaceError):
         connection.close()
         raise
@@ -67,9 +70,37 @@ def run(row: Work, should_abort: Callable[[], bool]) -> None:
         finish(row, Status.FAILED, kind.went_wrong)
 
 
+def _steps(kind: Kind[Any], row: Work) -> Iterator[Answer]:
+    """The answers of a row, each worked on with the baton in hand where somebody waits for it."""
+    if kind.queue != "studies":
+        yield from kind.answers(row)
+        return
+    answers, stage, number = iter(kind.answers(row)), Stage.FIRST, _BATON.number()
+    while stage < Stage.FINER or _waited_for(kind, row):
+        with _BATON.held(stage, number, lambda: _is_wanted(kind, row)) as is_mine:
+            answer = next(answers, None) if is_mine else None
+        if answer is None:
+            return
+        stage = answer.next_stage
+        yield answer
+
+
+def _waited_for(kind: Kind[Any], row: Work) -> bool:
+    """Wait for what finer answers need of the physics; False when they are no longer wanted."""
+    while not are_ready(*kind.finer_needs):
+        if not _is_wanted(kind, row):
+            return False
+        time.sleep(_LATER_S)
+    return True
+
+
+def _is_wanted(kind: Kind[Any], row: Work) -> bool:
+    return bool(kind.rows.filter(pk=row.pk, status=Status.RUNNING).exists())
+
+
 def _kept(kind: Kind[Any], row: Work, answer: Answer) -> bool:
     """Keep an answer; whether it is still wanted."""
     better = {} if answer.document is None else {"document": answer.document, "revision": F("revision") + 1}
     rows = kind.rows.filter(pk=row.pk)
     rows.update(progress=answer.progress, seconds=answer.seconds, **better)
-    return bool(rows.filter(status=Status.RUNNING).exists())
+    return _is_wanted(kind, row)

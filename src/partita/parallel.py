@@ -4,12 +4,15 @@ import os
 import threading
 import time
 from collections import deque
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterator, Sequence
 from concurrent.futures import Future, ThreadPoolExecutor, wait
 from itertools import pairwise
+from typing import TypeVar
 
 import numpy as np
 
+Item = TypeVar("Item")
+Answer = TypeVar("Answer")
 # PARTITA_CORES keeps a process to fewer cores, where several workers share a machine.
 CORES = max(1, int(os.environ.get("PARTITA_CORES") or 0) or os.cpu_count() or 1)
 _NAME = "partita-core"
@@ -34,6 +37,13 @@ def over_slices(count: int, work: Callable[[slice], None], threads: int = CORES)
     edges = np.linspace(0, count, 4 * threads + 1).astype(int)
     parts = [slice(int(a), int(b)) for a, b in pairwise(edges) if b > a]
     list(_POOL.map(work, parts))
+
+
+def side_by_side(work: Callable[[Item], Answer], items: Sequence[Item]) -> list[Answer]:
+    """Call `work` with each item, on all cores; the answers in the items' order."""
+    if threading.current_thread().name.startswith(_NAME):
+        return [work(item) for item in items]
+    return list(_POOL.map(work, items))
 
 
 def in_order(count: int, work: Callable[[slice], None], longest_s: float = 0.25) -> Iterator[int]:

@@ -69,7 +69,8 @@ def _simulator() -> None:
 
 def _weighing() -> None:
     small = _situation()
-    request = WeighRequest(small.situation, _LEAGUE, _LEAGUE, samples=50)
+    # Looking ahead plays racks, which are a part of their own.
+    request = WeighRequest(small.situation, _LEAGUE, _LEAGUE, samples=50, ahead=False)
     *_, last = weigh(request)
     stroke = last.lines[0].option.stroke
     study_of(last)

@@ -38,7 +38,7 @@ def sat_down(situation: Situation, level: object = PRO) -> tuple[Start, Desk]:
     start = start_of(Question(situation, level, level))  # type: ignore[arg-type]
     desk = start.desk()
     balls_on(desk.eyes.numbers, start.in_play, start.standing, desk.on)
-    look(desk, start.places, start.in_play, start.standing, 0)
+    look(desk, start.places, start.in_play, start.standing, 0, 0.0)
     return start, desk
 
 

@@ -11,10 +11,18 @@ import numpy as np
 from scipy.stats import norm
 
 from benchmarks.odds.coverage import coverage, left_out
-from benchmarks.odds.figures import again_and_again, asked_again, better_ones, regrets, worst_by_chance
-from benchmarks.odds.rows import Rows, play, sources, weighed
+from benchmarks.odds.figures import (
+    again_and_again,
+    asked_again,
+    better_ones,
+    decided,
+    played_on,
+    regrets,
+    worst_by_chance,
+)
+from benchmarks.odds.rows import Rows, other_sort, play, sources, weighed
 from partita.fitting import doubt as fit
-from partita.fitting.doubt import Row, racks_in
+from partita.fitting.doubt import Row, worth_of
 from partita.games.question import Question
 from partita.games.situation import Situation
 from partita.options.option import Intention, Option
@@ -58,22 +66,27 @@ def line(
     return Weighed(Option(Stroke(0, 2), intention, 1.0, 0.2, "a shot", "", source), samples(values, ending), True)
 
 
-def invented_rows(tau: float, search: float, positions: int = 120, racks: int = 64) -> list[Row]:
-    """Rows of positions whose lines are off by leaves that are worth other than said, as the model has it."""
+def invented_rows(tau: float, search: float, positions: int = 120, racks: int = 64, left: float = 0.5) -> list[Row]:
+    """Rows of positions whose lines are off by leaves that are worth other than said, as the model has it; looked one
+    stroke ahead, by a share of that."""
     rng, rows = np.random.default_rng(5), []
     for number in range(positions):
-        off, lines, again = rng.normal(0, tau), [], []
+        off, lines, again, looked = rng.normal(0, tau), [], [], []
         for place in range(3):
             said = float(rng.uniform(0.2, 0.8))
             weights = dict.fromkeys(fit.IN_DOUBT, 0.0) | {"nothing_left": said * (1 - said)}
             chance = 1 / (1 + math.exp(-(math.log(said / (1 - said)) - off)))
-            won = "".join("01"[one] for one in (rng.random(racks) < chance).astype(int))
+            worth = (rng.random(racks) < chance).astype(float).tolist()
             one = {"id": f"{number}/{place}", "attacks": False, "value": said, "sampling": 0.004, "weights": weights}
-            lines.append(one | {"won": won, "gap": 0.0, "gap_sampling": 0.005})
+            one |= {"strokes": 0, "gap": 0.0, "gap_sampling": 0.005}
+            lines.append(one | {"worth": worth})
+            looked.append(lines[-1] | {"value": chance + left * (said - chance), "strokes": 1})
             again.append(one | {"value": said + rng.normal(0, math.hypot(math.sqrt(2) * search, math.sqrt(2) * 0.004))})
-        for one in lines:
-            one["gap"] = lines[0]["value"] - one["value"]
-        rows.append({"game": "nine-ball", "seeds": [{"lines": lines}, {"lines": again}], "freely": "1" * racks})
+        for told in (lines, looked):
+            for one in told:
+                one["gap"] = told[0]["value"] - one["value"]
+        seeds = [{"lines": lines, "looked": looked}, {"lines": again, "looked": again}]
+        rows.append({"game": "nine-ball", "seeds": seeds, "freely": [1.0] * racks, "even": True})
     return rows
 
 
@@ -133,7 +146,7 @@ class WhatIsSaid(unittest.TestCase):
         many = reliability_words([line(0.501), line(0.5), line(0.499), line(0.1)], True, "nine-ball")
         self.assertIn("The first 3 are too close to call", many)
         apart = reliability_words([line(0.8), line(0.5)], True, "nine-ball")
-        self.assertRegex(apart, r"The first line is ahead: the second is (29|30)\.\d points behind")
+        self.assertRegex(apart, r"The first line is the best: the second is (29|30)\.\d points behind")
         self.assertEqual(reliability_words([line(0.8), line(0.5)], False, "nine-ball"), "Still refining.")
 
     def test_whether_to_attack_is_said_with_how_often_that_is_right(self) -> None:
@@ -181,7 +194,10 @@ class FittedOnRacks(unittest.TestCase):
         self.assertAlmostEqual(found.tau["nothing_left"], 0.30, delta=0.06)
         self.assertAlmostEqual(found.search_safe, 0.012, delta=0.003)
         self.assertGreater(found.together, 0.6)
-        # Rows without an error but the racks' own noise.
+        # What looking ahead leaves: half was left here, of a line and, nearly, of a difference.
+        self.assertAlmostEqual(found.ahead["1"], 0.5, delta=0.15)
+        self.assertLess(found.ahead_between["1"], 0.9)
+        # Rows without an error but the playing's own noise.
         self.assertLess(fit.fitted(invented_rows(0.0, 0.0))["nine-ball"].tau["nothing_left"], 0.12)
 
     def test_fitted_intervals_cover_positions_left_out_and_sampling_alone_does_not(self) -> None:
@@ -196,38 +212,52 @@ class FittedOnRacks(unittest.TestCase):
             first, second = row["seeds"][0]["lines"][:2]
             row["seeds"][1]["lines"] = [second | {"gap": 0.0}, first | {"gap": 0.001}]
             second["gap"] = 0.0
-        self.assertEqual(asked_again(left_out(rows))["same, or too close to call"]["share"], 1.0)
+        self.assertEqual(asked_again(left_out(rows), "lines")["same, or too close to call"]["share"], 1.0)
         for row in rows:
             row["seeds"][0]["lines"][1]["gap"] = 0.9
-        self.assertEqual(asked_again(left_out(rows))["same, or too close to call"]["share"], 0.0)
+        self.assertEqual(asked_again(left_out(rows), "lines")["same, or too close to call"]["share"], 0.0)
 
     def test_regret_is_nothing_where_the_first_line_wins_most_and_all_where_it_never_wins(self) -> None:
         rows = invented_rows(0.0, 0.0, 5)
         for row in rows:
             for place, one in enumerate(row["seeds"][0]["lines"]):
-                one["won"] = ("1" if place == 0 else "0") * 64
-        self.assertEqual(regrets(rows).tolist(), [0.0] * 5)
+                one["worth"] = [float(place == 0)] * 64
+        self.assertEqual(regrets(rows, "lines").tolist(), [0.0] * 5)
         for row in rows:
             row["seeds"][0]["lines"].reverse()
-        self.assertEqual(regrets(rows).tolist(), [1.0] * 5)
+        self.assertEqual(regrets(rows, "lines").tolist(), [1.0] * 5)
 
     def test_the_first_is_the_better_of_two_as_often_as_is_said(self) -> None:
-        def behind(asked: Row) -> list[Row]:
-            return asked["lines"][1:]  # type: ignore[no-any-return]
-
         rows = invented_rows(0.3, 0.0, 160)
         for row in rows:
             lines = row["seeds"][0]["lines"]
             lines.sort(key=lambda one: -one["value"])
             for one in lines:
                 one["gap"] = lines[0]["value"] - one["value"]
-        found = better_ones(left_out(rows), behind)
+        found = better_ones(left_out(rows), played_on, "lines")
         self.assertAlmostEqual(found["said"], found["came"], delta=0.04)
         for row in rows:
             for one in row["seeds"][0]["lines"]:
-                one["won"] = "10" * 32
+                one["worth"] = [1.0, 0.0] * 32
         # Racks that are all drawn say so of none.
-        self.assertEqual(better_ones(left_out(rows), behind)["came"], 0.5)
+        self.assertEqual(better_ones(left_out(rows), played_on, "lines")["came"], 0.5)
+
+    def test_there_is_an_answer_where_the_first_is_told_apart_or_none_of_a_group_is_far_behind(self) -> None:
+        rows = invented_rows(0.3, 0.012, 40)
+        for gap, deviation, expected in (
+            (0.2, 0.001, "the best is told"),
+            (0.001, 0.001, "one group"),
+            (0.01, 0.1, ""),
+        ):
+            for row in rows:
+                for one in row["seeds"][0]["looked"][1:]:
+                    one |= {"gap": gap, "gap_sampling": deviation, "weights": dict.fromkeys(fit.IN_DOUBT, 0.0)}
+                row["seeds"][0]["looked"][0]["weights"] = dict.fromkeys(fit.IN_DOUBT, 0.0)
+            doubts = Doubts(dict.fromkeys(fit.IN_DOUBT, 0.3), 1.0, 0.0, 0.0)
+            found = decided([(row, doubts) for row in rows], "looked")
+            told = {name for name in ("the best is told", "one group") if found[name]["share"] == 1.0}
+            self.assertEqual(told, {expected} - {""})
+            self.assertEqual(found["decided"]["share"], float(bool(expected)))
 
     def test_the_largest_error_of_a_tenth_by_chance_shrinks_with_more_positions_and_not_with_more_lines(self) -> None:
         rng = np.random.default_rng(2)
@@ -251,22 +281,22 @@ class FittedOnRacks(unittest.TestCase):
 
 
 class ARunGoesOn(unittest.TestCase):
-    def test_a_position_is_played_out_freely_from_its_first_lines_and_from_the_best_of_the_other_sort(self) -> None:
+    def test_a_position_is_played_on_freely_from_its_first_lines_and_from_the_best_of_the_other_sort(self) -> None:
         layout = Layout.in_diamonds(TableSpec(), cue=(4, 1.2), b8=(2, 3), b9=(7, 3))
         question = Question(Situation(layout), PRESETS["league"], PRESETS["league"])
         row = weighed(question)
         play(row, question, 4)
         first, again = row["seeds"]
-        lines, other = first["lines"], first["other"]
-        self.assertEqual([len(racks_in(one["won"])) for one in (*lines, other)], [4] * 4)
-        self.assertEqual(len(racks_in(row["freely"])), 4)
-        self.assertNotEqual(other["attacks"], lines[0]["attacks"])
-        self.assertAlmostEqual(other["gap"], lines[0]["value"] - other["value"], 9)
-        for one in lines:
-            if one["attacks"] != lines[0]["attacks"]:
-                self.assertEqual((one["id"], one["won"]), (other["id"], other["won"]))
-                break
-        self.assertNotIn("won", again["other"], "another seed is not played out")
+        for state in ("lines", "looked"):
+            lines, (other,) = first[state], other_sort(first[state])
+            self.assertEqual([len(worth_of(one)) for one in (*lines[:3], other)], [4] * 4)
+            self.assertAlmostEqual(other["gap"], lines[0]["value"] - other["value"], 9)
+            self.assertNotIn("worth", again[state][0], "another seed is not played on")
+        worth = {one["id"]: one["worth"] for one in first["looked"] if "worth" in one}
+        for one in first["lines"]:
+            self.assertEqual(one.get("worth", worth.get(one["id"])), worth.get(one["id"], one.get("worth")))
+        self.assertEqual(len(row["freely"]), 4)
+        self.assertGreater(first["looked_s"], first["settled_s"])
 
     def test_rows_are_found_again_and_those_of_another_engine_are_not_mixed_in(self) -> None:
         with tempfile.TemporaryDirectory() as folder:

@@ -8,8 +8,9 @@ import statsmodels.api as sm
 
 from benchmarks.odds.positions import GAMES, kept_positions
 from partita.fitting import network
-from partita.fitting.learned import fitted, player
+from partita.fitting.learned import fitted
 from partita.fitting.network import chances, network_fitted, slopes
+from partita.fitting.positions import Cases, adjusted, player
 from partita.fitting.reliability import brier, deciles
 from partita.games import GAMES as EVERY_GAME
 from partita.games import game_named
@@ -41,6 +42,47 @@ class Fit(unittest.TestCase):
             self.assertEqual(stroke_model_from(model.as_json()), model)
 
 
+class LuckTakenOut(unittest.TestCase):
+    def chain(self, racks: int, off: float) -> tuple[Cases, np.ndarray]:
+        """Walks on a line of five places by two players in turn, ended at either end, glances off at every place.
+
+        Their worth is known: source, the gambler's ruin (Feller, An Introduction to Probability Theory, XIV).
+        """
+        rng, rows = np.random.default_rng(8), []
+        truth = np.arange(6) / 5.0
+        said = np.clip(truth + np.array([0, 1, -1, 1, -1, 0]) * off, 0.0, 1.0)
+        for rack in range(racks):
+            place, first = 2, True
+            begun = len(rows)
+            while 0 < place < 5:
+                fresh = 0.5 * (said[place - 1] + said[place + 1])
+                rows.append([said[place] if first else 1 - said[place], fresh if first else 1 - fresh, first, rack])
+                place, first = place + int(rng.choice((-1, 1))), not first
+            for row in rows[begun:]:
+                row.append(float(place == 5) if row[2] else float(place == 0))
+        table = np.array(rows)
+        value, fresh, first, rack, won = table.T
+        nothing = np.zeros((len(table), FEATURES))
+        return Cases(nothing, value, value, fresh, won, first == 1, rack.astype(int), 0 * rack.astype(int)), truth
+
+    def test_it_is_right_in_the_mean_however_wrong_the_glance_and_scatters_less(self) -> None:
+        cases, truth = self.chain(1500, 0.1)
+        start = np.append(True, cases.rack[1:] != cases.rack[:-1])
+        worth, faded = adjusted(cases, 1.0)[start], adjusted(cases, 0.7)[start]
+        half = 1.96 * worth.std() / np.sqrt(len(worth))
+        self.assertLess(abs(worth.mean() - truth[2]), 1.5 * half)
+        self.assertLess(worth.var(), 0.5 * cases.won[start].var())
+        self.assertLess(faded.var(), worth.var())
+        # With glances that are right no luck is left at all.
+        exact, _ = self.chain(200, 0.0)
+        np.testing.assert_allclose(np.where(exact.first, adjusted(exact, 1.0), 0)[:1], truth[2])
+
+    def test_the_last_position_of_a_rack_is_worth_its_fresh_tries(self) -> None:
+        cases, _ = self.chain(20, 0.1)
+        last = np.append(cases.rack[1:] != cases.rack[:-1], True)
+        np.testing.assert_array_equal(adjusted(cases, 0.7)[last], cases.fresh[last])
+
+
 class Network(unittest.TestCase):
     def test_its_slopes_are_those_of_small_steps(self) -> None:
         rng = np.random.default_rng(4)
@@ -65,7 +107,7 @@ class Network(unittest.TestCase):
         won = (features[:, 3] * features[:, 7] > 0).astype(float)
         weights = network_fitted(features, won)
         said = np.array([corrected(weights, row, 0.5) for row in features])
-        self.assertLess(brier(said, won), 0.12)
+        self.assertLess(brier(said, won), 0.15)
         straight = 1 / (1 + np.exp(-features @ fitted(features, won)))
         self.assertGreater(brier(straight, won), 0.22)
         width = FEATURES + 2
@@ -79,13 +121,17 @@ class Card(unittest.TestCase):
         games = json.loads(CARD.read_text(encoding="utf-8"))["games"]
         self.assertEqual(set(games), set(EVERY_GAME))
         for game, entry in games.items():
-            scores = entry["brier"]
+            scores = entry["squared error"]
             better = min(scores["logistic"], scores["network"]) < scores["formula"] - 2e-4
             self.assertEqual(bool(weights_of(game).any()), better, game)
             self.assertLessEqual(scores[entry["model"]], min(scores.values()) + 3e-4, game)
             self.assertEqual(len(weights_of(game)) > FEATURES, entry["model"] == "network", game)
             self.assertFalse(weights_of(game, learned=False).any())
-            self.assertLess(min(entry["brier"].values()), entry["brier of the share won"])
+            self.assertLess(min(scores.values()), 0.5 * entry["squared error of the mean"])
+            # Who chose the stroke is no longer favoured by its errors: within a point in the mean.
+            for who, off in entry["by who chose"].items():
+                if who.startswith("learned"):
+                    self.assertLess(abs(off), 0.01, (game, who))
 
     def test_where_nothing_was_learned_the_formula_stands(self) -> None:
         self.assertEqual(corrected(np.zeros(FEATURES), np.ones(FEATURES), 0.37), 0.37)

@@ -22,6 +22,9 @@ def add_arguments(command: argparse.ArgumentParser) -> None:
     command.add_argument("--score", default="0-0", help="racks won so far, mine first: 5-3")
     command.add_argument("--they-break", action="store_true", help="the opponent broke this rack")
     command.add_argument("--winner-breaks", action="store_true", help="else the break goes by turns")
+    command.add_argument(
+        "--no-ahead", action="store_true", help="stop when it has settled, without looking a few strokes ahead"
+    )
     command.add_argument("--table", action="store_true", help="a table for people instead of JSON")
 
 
@@ -29,9 +32,10 @@ def run(options: argparse.Namespace) -> None:
     """Weigh, and print the newest study."""
     file, question = question_of(options)
     request = WeighRequest(
-        question.situation, question.me, question.them, options.seed, options.samples, file.strokes, _match(options)
-    )
-    say_when_cold("weighing")
+        question.situation, question.me, question.them, options.seed, options.samples, file.strokes, _match(options),
+        not options.no_ahead,
+    )  # fmt: skip
+    say_when_cold("weighing", *(["racks"] if request.ahead else []))
     started, newest = time.monotonic(), None
     for newest in weigh(request):  # noqa: B007 - the last one is what is printed
         if options.seconds is not None and time.monotonic() - started > options.seconds:

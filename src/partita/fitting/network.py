@@ -10,7 +10,7 @@ from numpy.typing import NDArray
 from partita.value.learned import network_of
 
 Floats = NDArray[np.float64]
-_HIDDEN, _NETS, _ASIDE = 8, 2, 0.15
+_HIDDEN, _NETS, _ASIDE = 16, 3, 0.15
 _EPOCHS, _PATIENCE, _BATCH, _RATE, _DECAY = 80, 10, 256, 3e-3, 1e-3
 _FIRST, _SECOND = 0.9, 0.999
 # In, bias of the hidden layer, out, bias of the answer.

@@ -20,6 +20,7 @@ from partita.playing.pots import add_pots
 from partita.playing.push_outs import add_push_outs
 from partita.playing.safeties import add_kicks, add_safeties, add_straight_at
 from partita.rows.candidate import CHANCE, WORTH
+from partita.rows.features import NOBODY
 from partita.value.rest import BACK, GIVEN, VISIBLE
 
 # Noisy tries: of the pots and of the safeties that look best without error, then of the finalists. A rack of straight
@@ -40,7 +41,7 @@ def decide(desk, places, in_play, standing, draws, who):
     draws : (DRAWN, DRAWS); who : the player at the table, 0 or 1
     """
     balls_on(desk.eyes.numbers, in_play, standing, desk.on)
-    look(desk, places, in_play, standing, who)
+    look(desk, places, in_play, standing, who, NOBODY)
     visible, back, missed = desk.evaluation[VISIBLE] > 0.0, desk.evaluation[BACK], 1.0 - desk.evaluation[GIVEN]
     many = standing[GAME] == STRAIGHT_POOL
     count = add_pots(desk, places, in_play, standing, who, 0)

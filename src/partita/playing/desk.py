@@ -22,6 +22,7 @@ from partita.physics.simulate import address_of_run
 from partita.rows.candidate import COLUMNS, PUSH_OUT
 from partita.rows.draws import COLUMNS as DRAWS
 from partita.rows.features import COLUMNS as FEATURES
+from partita.rows.features import OTHER, SHOOTER
 from partita.rows.stroke import COLUMNS as STROKE_COLUMNS
 from partita.rows.stroke import EXECUTED
 from partita.rows.trace import COLUMNS as TRACE_COLUMNS
@@ -36,6 +37,8 @@ _PAIRS = 5
 # Noisy tries of the finalists, and places for the ball in hand that are played.
 FINAL_TRIES, _HAND_PLAYED = 16, 3
 DRAWN = FINAL_TRIES
+# Fresh tries of a stroke that was chosen, at most.
+MOST_FRESH = 64
 
 
 class Pots(NamedTuple):
@@ -52,13 +55,14 @@ class Desk(NamedTuple):
     """A deciding player's table and scratch, for n balls; each thread has its own.
 
     choose_at : where `in_hand.choose` is; 0 at a desk where nobody chooses (`in_hand.player_at`)
-    solo : 1 when only running out counts
-    candidates : (_MOST, COLUMNS); kept : (COLUMNS,) the best of several places; rows : (DRAWN, EXECUTED)
+    solo : 1 when only running out counts; fresh : fresh tries of each stroke that is written down (`racks`), 0 for none
+    candidates : (_MOST, COLUMNS); kept : (COLUMNS,) the best of several places; rows : (MOST_FRESH, EXECUTED)
     finals, after, then : the last shot played and judged
     pairs : (_PAIRS, 4) ball, pocket, worth and make chance of the pots looked at
     spots : (_HAND_PLAYED, 4) places of the cue ball in hand with what they are worth
     on, may_pot, judged_on : (n,) bool
     start_places, start_in_play, standing : of a rack being played; row : (1, DRAWS) one shot's draws
+    fresh_draws : (MOST_FRESH, DRAWS)
     """
 
     eyes: Eyes
@@ -69,6 +73,7 @@ class Desk(NamedTuple):
     choose_at: int
     pots: Pots
     solo: int
+    fresh: int
     ws: Workspace
     finals: Floats
     pocketed: NDArray[np.int8]
@@ -91,9 +96,10 @@ class Desk(NamedTuple):
     start_in_play: NDArray[np.int8]
     standing: NDArray[np.int64]
     row: Floats
+    fresh_draws: Floats
 
 
-def new_desk(eyes: Eyes, physics: Physics, pots: Pots = POTS, solo: bool = False) -> Desk:
+def new_desk(eyes: Eyes, physics: Physics, pots: Pots = POTS, solo: bool = False, fresh: int = 0) -> Desk:
     """A desk for the positions that these eyes look at."""
     balls, ws = len(eyes.numbers), new_workspace(len(eyes.numbers))
     return Desk(
@@ -105,6 +111,7 @@ def new_desk(eyes: Eyes, physics: Physics, pots: Pots = POTS, solo: bool = False
         choose_at=0,
         pots=pots,
         solo=int(solo),
+        fresh=fresh,
         ws=ws,
         finals=np.zeros((balls, 2)),
         pocketed=np.zeros(balls, dtype=np.int8),
@@ -117,7 +124,7 @@ def new_desk(eyes: Eyes, physics: Physics, pots: Pots = POTS, solo: bool = False
         features=np.zeros(FEATURES),
         candidates=np.zeros((_MOST, COLUMNS)),
         kept=np.zeros(COLUMNS),
-        rows=np.zeros((DRAWN, EXECUTED)),
+        rows=np.zeros((MOST_FRESH, EXECUTED)),
         pairs=np.zeros((_PAIRS, 4)),
         spots=np.zeros((_HAND_PLAYED, 4)),
         on=np.zeros(balls, dtype=np.bool_),
@@ -127,6 +134,7 @@ def new_desk(eyes: Eyes, physics: Physics, pots: Pots = POTS, solo: bool = False
         start_in_play=np.zeros(balls, dtype=np.int8),
         standing=np.zeros(STANDING, dtype=np.int64),
         row=np.zeros((1, DRAWS)),
+        fresh_draws=np.zeros((MOST_FRESH, DRAWS)),
     )
 
 
@@ -163,10 +171,10 @@ def judge_played(desk, in_play, standing, ball, pocket):
 
 
 @kernel
-def look(desk, places, in_play, standing, who):
-    """Evaluation of a position into desk.evaluation and desk.features; its value."""
+def look(desk, places, in_play, standing, who, chose):
+    """Evaluation of a position into desk.evaluation and desk.features; its value. chose : as for an evaluation."""
     return call_at(desk.evaluation_at, 0.0, (
-        desk.eyes, places, in_play, standing, who, desk.features, desk.evaluation
+        desk.eyes, places, in_play, standing, who, chose, desk.features, desk.evaluation
     ))  # fmt: skip
 
 
@@ -182,7 +190,7 @@ def settle_choice(desk, code, places, in_play, standing, who):
         desk.evaluation[CLEAR] = 1.0
         return 1.0, who
     if code == CONTINUES:
-        value = look(desk, desk.finals, desk.after, desk.then, who)
+        value = look(desk, desk.finals, desk.after, desk.then, who, SHOOTER)
         if desk.evaluation[CLEAR] < 0.0 and desk.eyes.maps.ball.shape[0] > 0:
             # Beyond the last step: a rack of straight pool is over, and what counts is the shot that opens the next.
             desk.evaluation[CLEAR] = desk.evaluation[BEST_MAKE]
@@ -200,16 +208,16 @@ def _passed(desk, code, places, in_play, standing, who):
     """The same where the turn has passed."""
     then = desk.then
     turn(then)
-    value = 1.0 - look(desk, desk.finals, desk.after, then, 1 - who)
+    value = 1.0 - look(desk, desk.finals, desk.after, then, 1 - who, OTHER)
     snooker_foul = code == FOUL and then[GAME] == SNOOKER
     if code != CHOICE and not snooker_foul:
         return value, 1 - who
     free = then[FREE_BALL]
     turn(then)
     then[FREE_BALL] = 0
-    again = look(desk, desk.finals, desk.after, then, who)
+    again = look(desk, desk.finals, desk.after, then, who, SHOOTER)
     if snooker_foul and then[MISS] == 1:
-        back = look(desk, places, in_play, standing, who)
+        back = look(desk, places, in_play, standing, who, SHOOTER)
         if back < min(again, value):
             return back, 2
     if again < value:

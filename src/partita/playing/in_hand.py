@@ -45,9 +45,9 @@ def _address_of_choose() -> int:
     return address_of(choose, desk, np.zeros((1, 2)), balls, standing, np.zeros((1, DRAWS)), 0)
 
 
-def player_at(eyes: Eyes, physics: Physics, pots: Pots = POTS, solo: bool = False) -> Desk:
+def player_at(eyes: Eyes, physics: Physics, pots: Pots = POTS, solo: bool = False, fresh: int = 0) -> Desk:
     """A desk at which somebody chooses."""
-    return new_desk(eyes, physics, pots, solo)._replace(choose_at=_address_of_choose())
+    return new_desk(eyes, physics, pots, solo, fresh)._replace(choose_at=_address_of_choose())
 
 
 @kernel

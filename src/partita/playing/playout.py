@@ -65,11 +65,11 @@ class Start:
     standing: NDArray[np.int64]
     models: Floats
 
-    def desk(self, maps: PlaceMaps | None = None, pots: Pots = POTS, solo: bool = False) -> Desk:
-        """A desk to play it at, for one thread; solo when only running out counts."""
+    def desk(self, maps: PlaceMaps | None = None, pots: Pots = POTS, solo: bool = False, fresh: int = 0) -> Desk:
+        """A desk to play it at, for one thread; solo when only running out counts; fresh : as of `Desk`."""
         situation = self.situation
         eyes = eyes_for(situation.layout.table, situation.game, numbers_of(self.names), self.models, maps=maps)
-        return player_at(eyes, physics_of(situation.layout.table), pots, solo)
+        return player_at(eyes, physics_of(situation.layout.table), pots, solo, fresh)
 
 
 def start_of(question: Question) -> Start:
@@ -121,23 +121,26 @@ def racks_of(
     first: Floats | None = None,
     first_rack: int = 0,
     logs: Floats | None = None,
+    fresh: int = 0,
+    most: int = 0,
 ) -> Iterator[int]:
     """Play as many racks as `found` (racks, 2) has rows for; yields how many are in: won (1, 0.5, 0) and shots.
 
-    logs : (racks, k, LOG) is filled with the positions met
+    logs : (racks, k, LOG) is filled with the positions met; fresh : tries of each stroke chosen there
+    most : strokes at most, when a rack need not be played to its end
     """
     racks, situation = len(found), question.situation
     _check(situation, racks, seed)
     start = start_of(question)
     stroke = np.zeros(COLUMNS) if first is None else first
-    draws, most = standard_draws(POLICY_SEED, DRAWN), _MOST_SHOTS.get(situation.game, 120)
+    draws, most = standard_draws(POLICY_SEED, DRAWN), most or _MOST_SHOTS.get(situation.game, 120)
     seeds = 2 * seed * MOST_RACKS + first_rack + np.arange(racks, dtype=np.int64)
     written = np.zeros((racks, 0, LOG)) if logs is None else logs
 
     def play(part: slice) -> None:
         play_racks(
-            start.desk(), start.places, start.in_play, start.standing, stroke, draws, seeds[part], most, found[part],
-            written[part],
+            start.desk(fresh=fresh), start.places, start.in_play, start.standing, stroke, draws, seeds[part], most,
+            found[part], written[part],
         )  # fmt: skip
 
     yield from in_order(racks, play)

@@ -7,18 +7,24 @@ start : (n, 2) places, m, in_play (n,) and standing (STANDING,) from which racks
 import math
 
 import numpy as np
+from numpy.typing import NDArray
 
 from partita.games.judging import CONTINUES, LOST, WON
 from partita.kernels import call_at, kernel
-from partita.playing.candidates import execute_candidate
-from partita.playing.desk import judge_played, look, play_executed, settle_choice
+from partita.playing.candidates import execute_candidate, try_candidate
+from partita.playing.desk import MOST_FRESH, judge_played, look, play_executed, settle_choice
 from partita.rows.candidate import BALL, POCKET
 from partita.rows.features import COLUMNS as FEATURES
+from partita.rows.features import NOBODY, OTHER, SHOOTER
 from partita.rows.stroke import SPEED_MPS
 from partita.value.rest import FORMULA, VALUE
 
-# Columns of a rack that is written down: the features of each position, its formula and value, and who shot.
-LOG = FEATURES + 3
+# Columns of a rack that is written down: the features of each position; its formula and value; the mean worth of fresh
+# tries of the stroke chosen there, to whoever shot; and who that was, 1 or 2, 0 in rows that are not filled.
+AT_FORMULA, AT_VALUE, AT_FRESH, AT_WHO = range(FEATURES, FEATURES + 4)
+LOG = FEATURES + 4
+# Counters of fresh draws begin beyond those of all shots.
+_FRESH_SHOTS = 1 << 20
 
 
 @kernel
@@ -48,21 +54,24 @@ def play_rack(desk, places, in_play, standing, first, draws, seed, sign, most, l
     first : (COLUMNS,) a first stroke, a row of candidates, or speed 0 for none; most : shots at most
     log : (k, LOG) is filled with the positions met, as far as it goes
     """
-    who = 0
+    who, chose = 0, NOBODY
     for shot in range(most):
         if shot < log.shape[0]:
-            _write_down(desk, places, in_play, standing, who, log[shot])
+            _write_down(desk, places, in_play, standing, who, chose, log[shot])
         if shot == 0 and first[SPEED_MPS] > 0.0:
             for column in range(first.shape[0]):
                 desk.candidates[0, column] = first[column]
         else:
             call_at(desk.choose_at, 0.0, (desk, places, in_play, standing, draws, who))
+        if shot < log.shape[0] and desk.fresh > 0:
+            log[shot, AT_FRESH] = _tried_afresh(desk, places, in_play, standing, seed, shot, who)
         code = _shoot(desk, places, in_play, standing, seed, shot, sign, who)
         if code == WON or code == LOST:
             return (1.0 if (code == WON) == (who == 0) else 0.0), shot + 1, who
         _, following = settle_choice(desk, code, places, in_play, standing, who)
         for column in range(standing.shape[0]):
             standing[column] = desk.then[column]
+        chose = OTHER if following == 1 - who else SHOOTER
         if following == 2:
             # The balls are put back, and the same player plays again.
             continue
@@ -82,6 +91,15 @@ def _shoot(desk, places, in_play, standing, seed, shot, sign, who):
 
 
 @kernel
+def _tried_afresh(desk, places, in_play, standing, seed, shot, who):
+    """Mean worth of the chosen stroke over tries whose draws had no part in choosing it, in pairs of mirrored ones."""
+    for k in range(desk.fresh):
+        sign = 1.0 if k % 2 == 0 else -1.0
+        normal_row(seed, _FRESH_SHOTS + shot * MOST_FRESH + k // 2, sign, desk.fresh_draws[k])
+    return try_candidate(desk, places, in_play, standing, 0, desk.fresh_draws, desk.fresh, who)
+
+
+@kernel
 def _take_over(desk, places, in_play):
     """The balls as the shot just judged left them."""
     for ball in range(in_play.shape[0]):
@@ -90,13 +108,12 @@ def _take_over(desk, places, in_play):
 
 
 @kernel
-def _write_down(desk, places, in_play, standing, who, row):
+def _write_down(desk, places, in_play, standing, who, chose, row):
     """Features, formula and value of a position, and who shoots, into row (LOG,)."""
-    look(desk, places, in_play, standing, who)
+    look(desk, places, in_play, standing, who, chose)
     for k in range(desk.features.shape[0]):
         row[k] = desk.features[k]
-    k = desk.features.shape[0]
-    row[k], row[k + 1], row[k + 2] = desk.evaluation[FORMULA], desk.evaluation[VALUE], who + 1.0
+    row[AT_FORMULA], row[AT_VALUE], row[AT_WHO] = desk.evaluation[FORMULA], desk.evaluation[VALUE], who + 1.0
 
 
 @kernel
@@ -146,3 +163,11 @@ def play_runs(desk, start, in_play, standing, draws, seeds, most, out):
             desk.standing[column] = standing[column]
         sign = 1.0 if seeds[k] % 2 == 0 else -1.0
         out[k] = play_run(desk, places, table, desk.standing, draws, seeds[k] // 2, sign, most)
+
+
+def gains_of(logs: NDArray[np.float64]) -> NDArray[np.float64]:
+    """(racks, k) of logs (racks, k, LOG): at each position, to the first player, the fresh tries of the stroke chosen
+    there less the value before it: what one stroke more knows. 0 where a rack was over."""
+    who = logs[:, :, AT_WHO]
+    sign = np.where(who == 1.0, 1.0, np.where(who == 2.0, -1.0, 0.0))
+    return np.asarray(sign * (logs[:, :, AT_FRESH] - logs[:, :, AT_VALUE]))

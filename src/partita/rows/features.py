@@ -5,10 +5,16 @@ has them.
 NAMES = (
     "constant", "logit of the formula", "best make chance", "best make chance, squared", "visible share", "hooked",
     "ball in hand", "other's ease", "chance back", "chance given", "balls left", "own aim error", "aim errors' ratio",
-    "speed errors' ratio", "own fouls", "other's fouls", "logit by balls left", "logit by own aim error",
+    "speed errors' ratio", "own fouls", "other's fouls", "logit by balls left", "logit by own aim error", "who chose",
+    "chance once it is made", "a safety's worth", "second ball's make chance", "least ease of those left",
+    "cue ball's way to a rail",
 )  # fmt: skip
+# Of "who chose": whether the player at the table chose the stroke that led here, the other did, or nobody knows. An
+# evaluation's errors favour who chose by it.
+SHOOTER, OTHER, NOBODY = 1.0, -1.0, 0.0
 (
     CONSTANT, LOGIT, MAKE, MAKE_SQUARED, VISIBLE_SHARE, HOOKED, IN_HAND, OTHERS_EASE, CHANCE_BACK, CHANCE_GIVEN,
-    BALLS_LEFT, OWN_AIM, AIM_RATIO, SPEED_RATIO, OWN_FOULS, OTHERS_FOULS, LOGIT_BY_BALLS, LOGIT_BY_AIM,
+    BALLS_LEFT, OWN_AIM, AIM_RATIO, SPEED_RATIO, OWN_FOULS, OTHERS_FOULS, LOGIT_BY_BALLS, LOGIT_BY_AIM, CHOSE,
+    CHANCE_MADE, SAFETY, SECOND_MAKE, LEAST_EASE, CUE_TO_RAIL,
 ) = range(len(NAMES))  # fmt: skip
 COLUMNS = len(NAMES)

@@ -24,6 +24,7 @@ from partita.playing.desk import Desk, Pots, look
 from partita.playing.playout import Start
 from partita.playing.pots import add_pots
 from partita.rows.candidate import CHANCE, REST_X, REST_Y
+from partita.rows.features import SHOOTER
 from partita.runout.maps import Crew
 from partita.runout.places import pushed_off
 from partita.runout.steps import EIGHT, balls_up, groups_to_choose, order_given
@@ -161,7 +162,7 @@ def _strokes_at(desk, start, in_play, standing, ball, net_x, net_y, chances, xs,
     for node in range(begin, end):
         x, y = node_place(desk.eyes.bed, net_x, net_y, node)
         places[0, 0], places[0, 1] = pushed_off(desk.eyes.bed, places, table, x, y)
-        look(desk, places, table, desk.standing, 0)
+        look(desk, places, table, desk.standing, 0, SHOOTER)
         for other in range(table.shape[0]):
             desk.on[other] = other == ball
         count = min(chances.shape[1], add_pots(desk, places, table, desk.standing, 0, 0))

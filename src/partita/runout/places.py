@@ -17,6 +17,7 @@ from partita.playing.candidates import execute_candidate
 from partita.playing.desk import judge_played, look, play_executed, settle_choice
 from partita.playing.pots import add_pots
 from partita.rows.candidate import BALL, CHANCE, CLEARS, POCKET, WORTH
+from partita.rows.features import SHOOTER
 from partita.value.evaluation import learned_worth
 from partita.value.place_maps import SAFETY_WAY, node_place
 from partita.value.rest import CLEAR, GIVEN, SAFE
@@ -83,7 +84,7 @@ def only_on(desk, step):
 def _fill_place(desk, places, in_play, standing, step, who, bank, tries, node):
     maps = desk.eyes.maps
     i, j = node // maps.worth.shape[4], node % maps.worth.shape[4]
-    look(desk, places, in_play, standing, who)
+    look(desk, places, in_play, standing, who, SHOOTER)
     maps.worth[who, step, SAFETY_WAY, i, j] = 0.0 if desk.solo == 1 else learned_worth(
         desk.eyes, in_play, standing, desk.eyes.models[who], desk.eyes.models[1 - who], desk.evaluation[SAFE],
         desk.features, desk.evaluation,
@@ -154,7 +155,7 @@ def _best_two(candidates, pocket, count):
 @kernel
 def think(desk, places, in_play, standing, step, who):
     """The pots at a step's ball from where the cue ball lies, as candidates; how many."""
-    look(desk, places, in_play, standing, who)
+    look(desk, places, in_play, standing, who, SHOOTER)
     only_on(desk, step)
     return add_pots(desk, places, in_play, standing, who, 0)
 

@@ -37,6 +37,7 @@ from partita.lines.mirrors import kick_to
 from partita.lines.openings import is_on_bed, pocket_opening
 from partita.lines.sight import visible_share
 from partita.players.judgement import TURN_PER_TIP_RAD, usual_kick_m
+from partita.rows.features import CHOSE, CUE_TO_RAIL, NOBODY
 from partita.rows.player import AIM, TIP
 from partita.value.ease import ease
 from partita.value.eyes import Eyes, blank_eyes
@@ -51,7 +52,9 @@ from partita.value.rest import (
     EVALUATION_COLUMNS,
     FORMULA,
     GIVEN,
+    MADE,
     SAFE,
+    SECOND_BEST,
     THEIRS,
     VALUE,
     VISIBLE,
@@ -67,6 +70,8 @@ _KICK_MPS, _KICK_SHARE, _NO_WAY_M = 2.0, 0.9, 3.0
 # What a safety is worth at least, for the chance of spoiling it.
 _SAFETY_CARE = 0.95
 _IN_HAND_DISTANCE_M = 0.30
+# Nearer to a rail than so many radii the cue ball is not as free as elsewhere.
+_NEAR_RAIL_RADII = 8.0
 
 
 @dataclass(frozen=True)
@@ -149,8 +154,10 @@ def most_visible(eyes, places, in_play):
 
 
 @kernel
-def evaluate_one(eyes, places, in_play, standing, who, features, out):
+def evaluate_one(eyes, places, in_play, standing, who, chose, features, out):
     """Evaluate one situation for the player `who` (0 or 1) at the table, into out (EVALUATION_COLUMNS,); its value.
+
+    chose : who chose the stroke that led to it (`rows.features`)
 
     places : (n, 2) m, the cue ball first, then in the order of their numbers where that is the order of play
     in_play : (n,) int8; standing : (STANDING,) seen from that player; features : (FEATURES,) scratch
@@ -159,19 +166,23 @@ def evaluate_one(eyes, places, in_play, standing, who, features, out):
     balls_on(eyes.numbers, in_play, standing, eyes.on)
     rest_of_rack(eyes, places, in_play, standing, who, out)
     out[VISIBLE] = 1.0 if standing[HAND] != NOT_IN_HAND else most_visible(eyes, places, in_play)
-    out[BEST_MAKE], attack = 0.0, 1.0 - out[GIVEN]
+    out[BEST_MAKE], out[SECOND_BEST], out[MADE], attack = 0.0, 0.0, 1.0 - out[GIVEN], 1.0 - out[GIVEN]
     if out[VISIBLE] > 0.0:
         for ball in range(1, places.shape[0]):
             if eyes.on[ball]:
                 make = best_make_of(eyes, places, in_play, standing, ball, me)
                 attack = max(attack, make * eyes.made[ball] + (1.0 - make) * (1.0 - out[GIVEN]))
-                out[BEST_MAKE] = max(out[BEST_MAKE], make)
+                if make > out[BEST_MAKE]:
+                    out[SECOND_BEST], out[BEST_MAKE], out[MADE] = out[BEST_MAKE], make, eyes.made[ball]
+                else:
+                    out[SECOND_BEST] = max(out[SECOND_BEST], make)
     hidden = HIDDEN_SHARE * out[EASE]
     safety = _SAFETY_CARE * (1.0 - (hidden * out[THEIRS] + (1.0 - hidden) * (1.0 - out[BACK])))
     value = max(attack, safety)
     if out[VISIBLE] == 0.0:
         value = _hooked(eyes, places, in_play, standing, who, out)
     out[SAFE] = value if out[VISIBLE] == 0.0 else safety
+    features[CHOSE], features[CUE_TO_RAIL] = chose, _to_rail(eyes.bed, places, standing)
     out[VALUE] = learned_worth(eyes, in_play, standing, me, them, value, features, out)
     _read_maps(eyes, places, in_play, standing, who, out)
     return out[VALUE]
@@ -222,8 +233,21 @@ def _left_of(eyes, places, in_play, standing, ball, who):
 
 
 @kernel
+def _to_rail(bed, places, standing):
+    """The cue ball's way to the nearest nose, of a few balls' widths; all of it in hand."""
+    if standing[HAND] != NOT_IN_HAND:
+        return 1.0
+    x, y = places[0, 0], places[0, 1]
+    gap = min(min(x, bed.length - x), min(y, bed.width - y)) - bed.reach
+    return min(1.0, max(0.0, gap / (_NEAR_RAIL_RADII * bed.radius)))
+
+
+@kernel
 def learned_worth(eyes, in_play, standing, me, them, formula, features, out):
-    """The formula's value as corrected; out[FORMULA] and features are left as this one's."""
+    """The formula's value as corrected; out[FORMULA] and features are left as this one's.
+
+    CHOSE and CUE_TO_RAIL of the features are there already.
+    """
     out[FORMULA] = formula
     fill_features(out, balls_left(in_play), standing, me, them, features)
     return corrected(eyes.weights, features, formula)
@@ -253,21 +277,21 @@ def _hooked(eyes, places, in_play, standing, who, out):
 def address_of_evaluation() -> int:
     """Where `evaluate_one` is, in this process: the one way to it, for batches and players alike."""
     balls, standing, row = np.zeros(1, dtype=np.int8), np.zeros(STANDING, dtype=np.int64), np.zeros(1)
-    return address_of(evaluate_one, blank_eyes(), np.zeros((1, 2)), balls, standing, 0, row, row)
+    return address_of(evaluate_one, blank_eyes(), np.zeros((1, 2)), balls, standing, 0, NOBODY, row, row)
 
 
 @kernel
-def evaluate_batch(evaluation_at, eyes, places, in_play, standing, who, features, out):
+def evaluate_batch(evaluation_at, eyes, places, in_play, standing, who, chose, features, out):
     """`evaluate_one`, at its address, for m situations.
 
     places : (m, n, 2) m; in_play : (m, n); standing : (m, STANDING); features : (m, FEATURES); out : (m, columns)
     """
     for e in range(places.shape[0]):
-        call_at(evaluation_at, 0.0, (eyes, places[e], in_play[e], standing[e], who, features[e], out[e]))
+        call_at(evaluation_at, 0.0, (eyes, places[e], in_play[e], standing[e], who, chose, features[e], out[e]))
 
 
 def evaluation(eyes: Eyes, places: NDArray[np.float64], standing: NDArray[np.int64], who: int = 0) -> Evaluation:
     """The evaluation of a single layout with all its balls on the table."""
     out, features = np.zeros(EVALUATION_COLUMNS), np.zeros(len(eyes.weights))
-    evaluate_one(eyes, places, np.full(len(places), -1, dtype=np.int8), standing, who, features, out)
+    evaluate_one(eyes, places, np.full(len(places), -1, dtype=np.int8), standing, who, NOBODY, features, out)
     return Evaluation(*(float(value) for value in out[[VALUE, BEST_MAKE, VISIBLE]]))

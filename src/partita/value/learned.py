@@ -27,9 +27,11 @@ from partita.rows.features import (
     BALLS_LEFT,
     CHANCE_BACK,
     CHANCE_GIVEN,
+    CHANCE_MADE,
     CONSTANT,
     HOOKED,
     IN_HAND,
+    LEAST_EASE,
     LOGIT,
     LOGIT_BY_AIM,
     LOGIT_BY_BALLS,
@@ -39,12 +41,14 @@ from partita.rows.features import (
     OTHERS_FOULS,
     OWN_AIM,
     OWN_FOULS,
+    SAFETY,
+    SECOND_MAKE,
     SPEED_RATIO,
     VISIBLE_SHARE,
 )
 from partita.rows.features import COLUMNS as FEATURES
 from partita.rows.player import AIM, SPEED
-from partita.value.rest import BACK, BEST_MAKE, EASE, FORMULA, GIVEN, VISIBLE
+from partita.value.rest import BACK, BEST_MAKE, EASE, FORMULA, GIVEN, LEAST, MADE, SAFE, SECOND_BEST, VISIBLE
 
 CARD = Path(__file__).with_name("learned.json")
 
@@ -58,7 +62,9 @@ def logit(chance):
 
 @kernel
 def fill_features(out, balls, standing, me, them, features):
-    """What the model looks at, (FEATURES,) into features; out : an evaluation with its formula."""
+    """What the model looks at, into features (FEATURES,), but for who chose and the cue ball's way to a rail, which are
+    there; out : an evaluation with its formula.
+    """
     pool = standing[GAME] <= TEN_BALL
     features[CONSTANT], features[LOGIT] = 1.0, logit(out[FORMULA])
     features[MAKE], features[MAKE_SQUARED] = out[BEST_MAKE], out[BEST_MAKE] * out[BEST_MAKE]
@@ -72,6 +78,8 @@ def fill_features(out, balls, standing, me, them, features):
     # With few balls left, and in good hands, the formula is surer than it says.
     features[LOGIT_BY_BALLS] = features[LOGIT] * features[BALLS_LEFT]
     features[LOGIT_BY_AIM] = features[LOGIT] * features[OWN_AIM]
+    features[CHANCE_MADE], features[SAFETY] = out[MADE], out[SAFE]
+    features[SECOND_MAKE], features[LEAST_EASE] = out[SECOND_BEST], out[LEAST]
 
 
 @kernel

@@ -40,15 +40,16 @@ from partita.value.ends import (
 )
 
 # Columns of an evaluation: the value; its way to it; what a safety, or a kick, is worth by the formula; the chance to
-# run out, where maps know it, else -1.
-VALUE, BEST_MAKE, VISIBLE, FORMULA, GIVEN, BACK, THEIRS, EASE, SAFE, CLEAR = range(10)
-EVALUATION_COLUMNS = 10
+# run out, where maps know it, else -1. Of the surest ball the chance once it is made, the make chance of the next
+# surest, and the least ease of the balls that are left.
+VALUE, BEST_MAKE, VISIBLE, FORMULA, GIVEN, BACK, THEIRS, EASE, SAFE, CLEAR, MADE, SECOND_BEST, LEAST = range(13)
+EVALUATION_COLUMNS = 13
 
 
 @kernel
 def rest_of_rack(eyes, places, in_play, standing, who, out):
     """Fill eyes.made and out for the player `who` (0 or 1) at the table; eyes.on holds the balls that are on."""
-    game = standing[GAME]
+    game, out[LEAST] = standing[GAME], 1.0
     if game <= TEN_BALL:
         _in_order(eyes, places, in_play, who, out)
     elif game == EIGHT_BALL:
@@ -71,6 +72,7 @@ def _in_order(eyes, places, in_play, who, out):
         if in_play[ball] != -1:
             continue
         x, y = ease(eyes.windows, eyes.bed, places, in_play, ball, ball + 1, me, them)
+        out[LEAST] = min(out[LEAST], x)
         x, y = x * keep_me, y * keep_them
         a, b = after_miss(left_share(1.0) * x, left_share(1.0) * y, mine, theirs)
         if ball == target:
@@ -91,6 +93,8 @@ def _groups(eyes, places, in_play, standing, who, out):
             continue
         x, y = ease(eyes.windows, eyes.bed, places, in_play, ball, 1, me, them)
         group = group_of(eyes.numbers[ball])
+        if standing[GROUP] == OPEN or group == standing[GROUP] or group == OPEN:
+            out[LEAST] = min(out[LEAST], x)
         if group == SOLIDS:
             solids, mine_s, theirs_s = solids + 1, mine_s + x, theirs_s + y
         elif group == STRIPES:

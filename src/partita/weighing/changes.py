@@ -15,6 +15,7 @@ from partita.intervals import of_mean
 from partita.options.option import Option
 from partita.players.executions import standard_draws
 from partita.players.stroke_model import PRESETS, StrokeModel
+from partita.table.layout import problems_of
 from partita.table.spec import TableSpec, with_cloth, with_pockets
 from partita.weighing.rater import Rater
 
@@ -107,7 +108,8 @@ def what_changes(
     """
     leaders, draws = tuple(options[:LEADERS]), standard_draws(seed + _STREAM, SAMPLES)
     rows = []
-    for change in changes_of(rater.situation, *players):
+    # A ball that hangs in the jaws would have dropped into looser pockets: there is nothing to say of those.
+    for change in (one for one in changes_of(rater.situation, *players) if not problems_of(one.situation.layout)):
         values = _values(Rater(change.situation, change.shooter, change.other), leaders, draws)
         best = int(np.argmax([value.mean() for value in values]))
         lead = values[best] - values[0]

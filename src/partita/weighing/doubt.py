@@ -18,7 +18,7 @@ intervals then cover.
 import json
 import math
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from functools import cache
 from pathlib import Path
 
@@ -38,12 +38,23 @@ class Doubts:
 
     tau : by ending, standard deviation of the log odds of its leaves; together : correlation of two lines' errors
     search_attack, search_safe : standard deviation of the rack chance of the stroke that is found for a shot
+    ahead, ahead_between : by strokes looked ahead, what is left of the model's part of a chance, and of a difference
     """
 
     tau: Mapping[str, float]
     together: float
     search_attack: float
     search_safe: float
+    ahead: Mapping[str, float] = field(default_factory=dict)
+    ahead_between: Mapping[str, float] = field(default_factory=dict)
+
+    def left(self, one: Weighed) -> float:
+        """What is left of the model's part of a line's doubt."""
+        return self.ahead.get(str(one.ahead.strokes), 1.0)
+
+    def left_between(self, one: Weighed, other: Weighed) -> float:
+        """The same of a difference of two lines: as far as the one is known that was looked at less."""
+        return self.ahead_between.get(str(min(one.ahead.strokes, other.ahead.strokes)), 1.0)
 
 
 @dataclass(frozen=True)
@@ -89,8 +100,13 @@ def weights_of(samples: Samples) -> dict[str, float]:
 def doubt_of(line: Weighed, game: str) -> Doubt:
     """How far the rack chance of one line may be off."""
     doubts, samples = doubts_of(game), line.samples
-    sampling = _sampling(of_mean(samples.value))
-    return Doubt(sampling, _search(doubts, line), _model(doubts, weights_of(samples)))
+    sampling = math.hypot(_sampling(of_mean(samples.value)), line.ahead.error)
+    return Doubt(sampling, _search(doubts, line), doubts.left(line) * _model(doubts, weights_of(samples)))
+
+
+def model_of(line: Weighed, game: str) -> float:
+    """The model's part of a line's doubt."""
+    return doubt_of(line, game).model
 
 
 def doubt_between(one: Weighed, other: Weighed, game: str) -> tuple[float, Doubt]:
@@ -103,8 +119,10 @@ def doubt_between(one: Weighed, other: Weighed, game: str) -> tuple[float, Doubt
         sampling = _sampling(of_difference(ours.value - theirs.value))
     else:
         sampling = math.hypot(*(_sampling(of_mean(samples.value)) for samples in (ours, theirs)))
+    sampling = math.hypot(sampling, one.ahead.error, other.ahead.error)
     search = math.hypot(_search(doubts, one), _search(doubts, other))
-    return one.value - other.value, Doubt(sampling, search, model_between(doubts, weights_of(ours), weights_of(theirs)))
+    model = doubts.left_between(one, other) * model_between(doubts, weights_of(ours), weights_of(theirs))
+    return one.value - other.value, Doubt(sampling, search, model)
 
 
 def model_between(doubts: Doubts, one: Mapping[str, float], other: Mapping[str, float]) -> float:

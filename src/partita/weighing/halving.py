@@ -13,7 +13,7 @@ from partita.rows.player import AIM
 from partita.weighing.rater import Rater
 from partita.weighing.samples import Samples
 from partita.weighing.ways import Way, advised_of, cannot_be_told_apart, ways_among
-from partita.weighing.weighed import Weighed, Weighing
+from partita.weighing.weighed import NOT_AHEAD, Ahead, Weighed, Weighing
 from partita.weighing.worth import worth_a_line
 
 # Samples with which every option enters.
@@ -40,6 +40,7 @@ class Halving:
         self.field: list[Option] = []
         self.samples: dict[int, Samples] = {}
         self.confirmed: set[int] = set()
+        self.ahead: dict[int, Ahead] = {}
         self.improved: set[int] = set()
         # By shot: the stroke that is advised, and all ways of playing it.
         self.advised: dict[str, int] = {}
@@ -58,7 +59,10 @@ class Halving:
 
     def ranking(self) -> list[int]:
         """Options best first; ties keep the order in which they were found."""
-        return sorted(self.samples, key=lambda i: (-float(self.samples[i].value.mean()), i))
+        return sorted(self.samples, key=lambda i: (-self._worth(i), i))
+
+    def _worth(self, i: int) -> float:
+        return float(self.samples[i].value.mean()) + self.ahead.get(i, NOT_AHEAD).shift
 
     def go_on(self, stay: int, samples: int) -> None:
         """Bring the best shots, one stroke or two of each, to that many samples."""
@@ -109,11 +113,15 @@ class Halving:
 
         A leader that falls behind lets another one up, which is then estimated anew as well.
         """
-        fresh = standard_draws(self.seed + _FRESH, len(self.draws))
         while waiting := [i for i in self.shown()[:_LEADERS] if i not in self.confirmed]:
             for i in waiting:
-                self.samples[i] = self._sample(i, fresh)
-                self.confirmed.add(i)
+                self.confirm(i)
+
+    def confirm(self, i: int) -> None:
+        """Replace the samples of an option by fresh ones, once."""
+        if i not in self.confirmed:
+            self.samples[i] = self._sample(i, standard_draws(self.seed + _FRESH, len(self.draws)))
+            self.confirmed.add(i)
 
     def look_out(self) -> None:
         """Say what to watch for each line of the ledger."""
@@ -132,11 +140,13 @@ class Halving:
         own = {i for i in self.samples if self.field[i].source == "own"}
         best = fold(found, lambda i: shot_of(self.field[i]), 1)
         chosen = {self.advised.get(shot_of(self.field[i]), i) for i in best} | own
-        lines = [
-            (i, Weighed(self.field[i], self.samples[i], i in self.confirmed, self.told.get(i, ())))
-            for i in self.ranking() if i in chosen
-        ]  # fmt: skip
+        lines = [(i, self.line(i)) for i in self.ranking() if i in chosen]
         return lines if self.every else worth_a_line(lines, self.hooked)
+
+    def line(self, i: int) -> Weighed:
+        """One option as it stands."""
+        told, ahead = self.told.get(i, ()), self.ahead.get(i, NOT_AHEAD)
+        return Weighed(self.field[i], self.samples[i], i in self.confirmed, told, ahead)
 
     def state(self, progress: float) -> Weighing:
         """The field as it stands."""

@@ -22,6 +22,7 @@ from partita.players.executions import executed
 from partita.players.stroke_model import StrokeModel
 from partita.rows.draws import OF_RUBBER
 from partita.rows.features import COLUMNS as FEATURES
+from partita.rows.features import NOBODY, OTHER, SHOOTER
 from partita.rows.stroke import EXECUTED
 from partita.table.layout import check
 from partita.value.evaluation import address_of_evaluation, evaluate_batch
@@ -84,16 +85,25 @@ class Rater:
         return worth
 
     def _evaluations(
-        self, situation: Situation, names: Names, places: Floats, in_play: Balls, standing: Standings, who: int
-    ) -> Floats:
-        """(m, EVALUATION_COLUMNS) for whoever shoots next: 0 the shooter, 1 the other player."""
+        self, situation: Situation, names: Names, places: Floats, in_play: Balls, standing: Standings, who: int,
+        chose: float = NOBODY,
+    ) -> Floats:  # fmt: skip
+        """(m, EVALUATION_COLUMNS) for whoever shoots next: 0 the shooter, 1 the other player; chose : who led to it."""
         out, numbers = np.zeros((len(places), EVALUATION_COLUMNS)), numbers_of(names)
 
         def look(part: slice) -> None:
             eyes = eyes_for(situation.layout.table, situation.game, numbers, self.models)
             features = np.zeros((part.stop - part.start, FEATURES))
             evaluate_batch(
-                address_of_evaluation(), eyes, places[part], in_play[part], standing[part], who, features, out[part]
+                address_of_evaluation(),
+                eyes,
+                places[part],
+                in_play[part],
+                standing[part],
+                who,
+                chose,
+                features,
+                out[part],
             )
 
         over_slices(len(places), look)
@@ -173,10 +183,11 @@ class Rater:
         value[code == WON] = 1.0
         mine = code == CONTINUES
         theirs = (code == TURN_OVER) | (code == FOUL) | (code == CHOICE)
-        for part, who in ((mine, 0), (theirs, 1)):
+        for part, who, chose in ((mine, 0, SHOOTER), (theirs, 1, OTHER)):
             seen = self._evaluations(
-                self.situation, self.names, outcomes.places[part], outcomes.in_play[part], outcomes.standing[part], who
-            )
+                self.situation, self.names, outcomes.places[part], outcomes.in_play[part], outcomes.standing[part], who,
+                chose,
+            )  # fmt: skip
             value[part] = seen[:, VALUE] if part is mine else 1.0 - seen[:, VALUE]
             make[part], visible[part] = seen[:, BEST_MAKE], seen[:, VISIBLE]
         choice = code == CHOICE
@@ -218,7 +229,7 @@ class Rater:
             turn(row)
         again[:, FREE_BALL] = 0
         back = self._evaluations(
-            self.situation, self.names, outcomes.places[which], outcomes.in_play[which], again, 0
+            self.situation, self.names, outcomes.places[which], outcomes.in_play[which], again, 0, SHOOTER
         )  # fmt: skip
         value[which] = np.minimum(value[which], back[:, VALUE])
         missed = which & (outcomes.standing[:, MISS] == 1)

@@ -8,6 +8,7 @@ the clock, so that the same request with the same seed gives the same answer to 
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field, replace
+from itertools import chain
 
 import numpy as np
 
@@ -22,6 +23,7 @@ from partita.options.scene import rows_of
 from partita.options.trace import read_option
 from partita.options.wishes import Wish, own_strokes
 from partita.physics.stroke import Stroke, check_stroke
+from partita.weighing.ahead import look_ahead
 from partita.weighing.changes import LEADERS, Changes, what_changes
 from partita.weighing.halving import FIRST_LOOK, Halving
 from partita.weighing.match_view import MatchView, match_view
@@ -38,23 +40,26 @@ _SWEPT_KEPT = 16
 _MADE_BY_CHANCE, _FOULS_MEANT = 0.25, 0.8
 # Halving: how many options stay in, and the share of the full samples each has had by then.
 _ROUNDS = ((18, 0.12), (9, 0.4), (5, 1.0))
+# How far it is once it has settled, and with what would change the choice.
+_SETTLED, _CHANGES = 0.3, 0.35
 # After these rounds the leaders' speed and tip are varied; a better stroke of the same shot takes its place.
 _IMPROVED_ROUNDS = 2
 
 
 @dataclass(frozen=True)
 class WeighRequest(Question):
-    """What to weigh, for whom, and how thoroughly."""
+    """What to weigh, for whom, and how thoroughly; ahead : whether to look ahead once it has settled."""
 
     seed: int = 1
     samples: int = DEFAULT_SAMPLES
     own_strokes: tuple[tuple[str, Stroke | Wish], ...] = field(default=())
     match: Match | None = None
+    ahead: bool = True
 
 
 def weigh(request: WeighRequest) -> Iterator[Weighing]:
-    """Yield weighings that get better: the first within a fraction of a second; then the settled one; and last the
-    settled one with what would change the choice.
+    """Yield weighings that get better: the first within a fraction of a second; then the settled one; the settled one
+    with what would change the choice; and, as it is looked ahead, ones that know more and more of the leading lines.
 
     Stop by not asking for the next one. Raises `Refused` for what cannot be weighed.
     """
@@ -64,22 +69,34 @@ def weigh(request: WeighRequest) -> Iterator[Weighing]:
     pots = constructed(halving.rater.scene)
     halving.enter(pots or first_kicks(halving.rater.scene))
     if halving.field:
-        yield halving.state(0.1)
+        yield halving.state(0.03)
     halving.enter([*_swept(halving.rater, halving.draws, pots), *_own(halving.rater, request)])
-    yield halving.state(0.3)
+    yield halving.state(0.1)
     for place, (stay, share) in enumerate(_ROUNDS):
         halving.go_on(stay, max(FIRST_LOOK, int(share * request.samples)))
         if place < _IMPROVED_ROUNDS:
             halving.improve_leaders()
-        yield halving.state(0.45 + 0.15 * place)
+        yield halving.state(0.15 + 0.05 * place)
     halving.open_lines()
     halving.estimate_leaders_again()
     halving.tell_ways()
     halving.look_out()
-    settled = replace(halving.state(0.85), settled=True)
+    settled = replace(halving.state(_SETTLED), settled=True)
     settled = replace(settled, match=_match(request, settled.lines))
     yield settled
-    yield replace(settled, progress=1.0, changes=_changes(request, settled))
+    changes = _changes(request, settled)
+    yield replace(settled, progress=_CHANGES if request.ahead else 1.0, changes=changes)
+    if request.ahead:
+        yield from _ahead(request, halving, changes)
+
+
+def _ahead(request: WeighRequest, halving: Halving, changes: Changes | None) -> Iterator[Weighing]:
+    """The settled weighing again and again, as more is known of its leading lines; the last one is over."""
+    placed = Question(halving.rater.situation, request.me, request.them)
+    for done in chain(look_ahead(halving, placed, request.samples / DEFAULT_SAMPLES), [None]):
+        over = done is None
+        state = halving.state(1.0 if done is None else _CHANGES + (1.0 - _CHANGES) * done)
+        yield replace(state, settled=True, looked=over, changes=changes, match=_match(request, state.lines))
 
 
 def _match(request: WeighRequest, lines: tuple[Weighed, ...]) -> MatchView | None:

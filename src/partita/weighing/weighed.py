@@ -22,21 +22,40 @@ _SAFE_THAT_POTS = 0.15
 
 
 @dataclass(frozen=True)
+class Ahead:
+    """What looking ahead says of a line.
+
+    strokes : how far it was looked, 0 where only others were; rollouts : how many of them
+    shift, error : what is added to the rack chance that the glance gives, with its standard deviation
+    """
+
+    strokes: int
+    rollouts: int
+    shift: float
+    error: float
+
+
+NOT_AHEAD = Ahead(0, 0, 0.0, 0.0)
+
+
+@dataclass(frozen=True)
 class Weighed:
     """One option with its samples; `confirmed` when they were drawn afresh at the end.
 
     ways : the ways of playing the shot, the advised one first; empty where they were not held against each other
+    ahead : what was found by looking ahead
     """
 
     option: Option
     samples: Samples
     confirmed: bool = False
     ways: tuple[Way, ...] = ()
+    ahead: Ahead = NOT_AHEAD
 
     @property
     def value(self) -> float:
         """Rack chance of the shooter."""
-        return float(self.samples.value.mean())
+        return min(1.0, max(0.0, float(self.samples.value.mean()) + self.ahead.shift))
 
     @property
     def makes(self) -> NDArray[np.bool_]:
@@ -71,7 +90,8 @@ class Weighing:
     """The state of a weighing: its lines, best first, and how far it is.
 
     rater : of the situation as it was weighed, the cue ball placed; used : executions so far
-    progress : 0..1; settled : the ranking stands; changes, match : once settled, where there are any
+    progress : 0..1; settled : the ranking stands; looked : it was looked ahead, as far as it goes
+    changes, match : once settled, where there are any
     """
 
     rater: Rater
@@ -80,5 +100,6 @@ class Weighing:
     progress: float
     used: int
     settled: bool = False
+    looked: bool = False
     changes: Changes | None = None
     match: MatchView | None = None

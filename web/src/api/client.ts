@@ -11,6 +11,7 @@ export type Recent = Schemas['RecentOut']
 export type Question = Schemas['QuestionOut']
 export type Result = Schemas['StudyDocument']
 export type Option = Schemas['OptionDocument']
+export type Verdict = Schemas['VerdictDocument']
 export type Chance = Schemas['ChanceDocument']
 export type Way = Schemas['WayDocument']
 export type Stroke = Required<Schemas['StrokeDocument']>

@@ -2,15 +2,25 @@
 import { computed } from 'vue'
 import type { Option, Stroke } from '@/api/client'
 import { AIM_MARKS } from './endings'
-import { behindWords, makeWords, spread } from './words'
+import { makeWords, spread, standingWords, type Standing } from './words'
 import ShareBar from './ShareBar.vue'
 import WaysList from './WaysList.vue'
 
-const props = defineProps<{ option: Option; rank: number; best: number; chosen: boolean }>()
+/** `standing`: what the verdict on all lines says of this one. */
+const props = defineProps<{
+  option: Option
+  rank: number
+  best: number
+  chosen: boolean
+  standing?: Standing
+}>()
 defineEmits<{ choose: []; take: [stroke: Stroke] }>()
 
 const chance = computed(() => props.option.rack_chance)
-const margin = computed(() => (props.rank === 1 ? 'best' : behindWords(chance.value.value, props.best)))
+const margin = computed(() =>
+  standingWords(props.standing ?? 'plain', props.rank, chance.value.value, props.best),
+)
+const leads = computed(() => props.rank === 1 || props.standing === 'alike')
 const aim = computed(() => AIM_MARKS[props.option.aim])
 const ways = computed(() => props.option.ways?.length ?? 0)
 const make = computed(() => makeWords(props.option))
@@ -34,7 +44,7 @@ const make = computed(() => makeWords(props.option))
         <span class="muted" :title="option.doubt_words || '95 % interval of the sampling'">{{
           spread(chance)
         }}</span>
-        <span :class="rank === 1 ? 'best' : 'muted'">{{ margin }}</span>
+        <span :class="leads ? 'best' : 'muted'">{{ margin }}</span>
       </span>
     </button>
     <WaysList v-if="chosen && ways" :option="option" @take="$emit('take', $event)" />

@@ -1,5 +1,5 @@
 /** Figures as they are said, one way everywhere. */
-import type { Chance, Option, Way } from '@/api/client'
+import type { Chance, Option, Verdict, Way } from '@/api/client'
 
 export const percent = (share: number) => `${Math.round(100 * share)} %`
 /** A figure and its unit stay on one line. */
@@ -12,6 +12,18 @@ export const chanceWords = (game: string) => (game === 'snooker' ? 'frame chance
 /** How far behind the best a line is, in percent of rack chance. */
 export const behindWords = (chance: number, best: number) =>
   `−${(100 * Math.max(0, best - chance)).toFixed(1)} %`
+/** What a verdict says of a line: that nothing can be told yet, or is the best, or as good as the first. */
+export type Standing = 'plain' | 'open' | 'best' | 'alike'
+export function standingOf(verdict: Verdict | null | undefined, rank: number): Standing {
+  if (!verdict) return 'plain'
+  if (verdict.kind === 'group') return rank <= verdict.lines ? 'alike' : 'plain'
+  return rank === 1 ? verdict.kind : 'plain'
+}
+export function standingWords(standing: Standing, rank: number, chance: number, best: number): string {
+  if (standing === 'alike') return 'as good'
+  if (rank === 1) return standing === 'open' ? 'first' : 'best'
+  return behindWords(chance, best)
+}
 /** How a way of playing a line's shot stands to the one that is advised, in points of rack chance. */
 export const leadWords = ({ advised, alike, ahead }: Way) => {
   if (advised) return 'advised'

@@ -36,7 +36,8 @@ const line = (id: string, value: number): Option =>
 function told(status: string, lines: Option[], more: Record<string, unknown> = {}): Study {
   const board = useSharedBoard()
   const { settled = status === 'done', id = 1, samples = 1000, revision = lines.length, ...rest } = more
-  const document = { options: lines, settled, seconds: 1, changes: null, match: null }
+  const verdict = { kind: 'open', lines: 2, bound: 0.05, looked: status === 'done' }
+  const document = { options: lines, settled, seconds: 1, changes: null, match: null, verdict }
   const question = {
     document: JSON.parse(JSON.stringify(board.document)) as unknown,
     players: { me: board.scene.me, them: board.scene.them },
@@ -124,20 +125,20 @@ describe('a study', () => {
     study.letGo()
     expect(study.shown.map((o) => o.id)).toEqual(['b', 'a', 'c'])
   })
-  it('shows what was known until a finer answer has settled', async () => {
+  it('shows what was known until a finer answer has looked ahead', async () => {
     const study = useStudy()
     tells(told('done', [line('a', 0.5), line('b', 0.4)]))
     await study.weigh()
     expect(study.canRefine).toBe(true)
     study.choose(study.options[0] as Option)
-    const finer = (status: string, lines: Option[]) => told(status, lines, { id: 2, samples: 4000 })
+    const finer = (status: string, lines: Option[]) => told(status, lines, { id: 2, samples: 10000 })
     tells(
       finer('queued', []),
       finer('running', [line('b', 0.3)]),
       finer('done', [line('b', 0.6), line('a', 0.5)]),
     )
     await study.refine()
-    expect(server.asked.at(-1)?.given['body'] ?? {}).toMatchObject({ samples: 4000 })
+    expect(server.asked.at(-1)?.given['body'] ?? {}).toMatchObject({ samples: 10000 })
     expect(study.options.map((o) => o.id)).toEqual(['a', 'b'])
     expect(study.isFinal).toBe(false)
     await until(1000)

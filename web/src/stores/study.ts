@@ -11,7 +11,7 @@ const POLL_MS = 150
 export type Aim = 'all' | 'attack' | 'safe' | 'two-way'
 /** Tries of each leader: what Weigh asks for, how much more Refine does, and the server's most. */
 const SAMPLES = 1000
-export const MORE = 4
+export const MORE = 10
 const MOST_SAMPLES = 20_000
 
 /** The study on the screen: asked, followed while it refines, one of its options drawn. */
@@ -26,7 +26,7 @@ export const useStudy = defineStore('study', () => {
   const question = createQuestion('studies', { problems, everyMs: POLL_MS, taken })
   const { now: study, asking, running } = question
 
-  /** What was known before refining: it stays on the page until the finer answer has settled. */
+  /** What was known before refining: it stays on the page until the finer answer is there. */
   const before = ref<Study | null>(null)
   const result = computed(() => (before.value ?? study.value)?.document ?? null)
   /** True when what is shown is what the study on the server holds, and will stay so. */
@@ -80,11 +80,10 @@ export const useStudy = defineStore('study', () => {
     // Until the user has chosen a line, the drawing follows the leader.
     if (!option.value || (leading && !touched)) chosen.value = first
   }
-  /** The finer answer takes the place of the other when it has settled; stopped or failed, it leaves it there. */
+  /** The finer answer takes the place of the other when it has looked ahead; stopped or failed, it leaves it there. */
   function refined(next: Study) {
-    const isOver = !isActive(next)
-    if (!isOver && !next.document?.settled) return
-    if (!next.document?.settled) study.value = before.value
+    if (isActive(next)) return
+    if (!next.document?.verdict?.looked) study.value = before.value
     if (next.failure) problems.value = [{ where: '', what: next.failure, accepted: '' }]
     before.value = null
   }

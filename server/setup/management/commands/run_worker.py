@@ -26,7 +26,7 @@ class Command(BaseCommand):
         """Timing of the heartbeat, shorter in tests."""
         parser.add_argument("--heartbeat", type=float, default=1.5)
         parser.add_argument("--stalled-after", type=float, default=6.0)
-        parser.add_argument("--jobs", type=int, default=2, help="questions at a time")
+        parser.add_argument("--jobs", type=int, default=8, help="questions open at a time; one is worked on")
         parser.add_argument("--only", choices=("studies", "long"), help="one queue instead of both")
         parser.add_argument("--lazy", action="store_true", help="load what plans need when the first one asks for it")
 

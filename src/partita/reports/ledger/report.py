@@ -14,6 +14,7 @@ from partita.options.thickness import hit_words
 from partita.physics.stroke import Stroke
 from partita.physics.travel import lengths_travelled
 from partita.reports.ledger.schema import (
+    AheadDocument,
     CautionDocument,
     ChangeDocument,
     ChangesDocument,
@@ -24,6 +25,7 @@ from partita.reports.ledger.schema import (
     RestDocument,
     StudyDocument,
     TurningPointDocument,
+    VerdictDocument,
     WayDocument,
 )
 from partita.reports.ledger.words import (
@@ -44,6 +46,7 @@ from partita.weighing.doubt import doubt_between, doubt_of
 from partita.weighing.match_view import MatchView
 from partita.weighing.rater import Rater
 from partita.weighing.samples import FOULED, LEFT_A_SHOT, LOST_NOW, NOTHING_LEFT, Samples
+from partita.weighing.verdict import verdict_of
 from partita.weighing.ways import Way
 from partita.weighing.weighed import Weighed, Weighing
 
@@ -78,7 +81,13 @@ def study_of(weighing: Weighing, seconds: float = 0.0) -> StudyDocument:
         reliable=reliability_words(lines, weighing.settled, rater.situation.game),
         changes=_changes(weighing.changes) if weighing.changes else None,
         match=_match(weighing.match) if weighing.match else None,
+        verdict=_verdict(weighing) if weighing.settled and lines else None,
     )
+
+
+def _verdict(weighing: Weighing) -> VerdictDocument:
+    found = verdict_of(weighing.lines, weighing.rater.situation.game)
+    return VerdictDocument(kind=found.kind, lines=found.lines, bound=found.bound, looked=weighing.looked)
 
 
 def line_of(rater: Rater, line: Weighed, best: Weighed | None = None) -> OptionDocument:
@@ -123,13 +132,14 @@ def _option(rater: Rater, lines: tuple[Weighed, ...], place: int) -> OptionDocum
         tip=tip_words(stroke),
         rack_chance=doubt.around(line.value),  # type: ignore[arg-type]
         doubt=DoubtDocument(**dict(zip(("sampling", "search", "model"), doubt.halves(), strict=True))),
-        doubt_words=doubt_words(doubt),
+        doubt_words=doubt_words(doubt, line.ahead.strokes),
+        ahead=AheadDocument.model_validate(line.ahead) if line.ahead.rollouts else None,
         make=of_share(int(line.makes.sum()), count),  # type: ignore[arg-type]
         luck=float((samples.made & ~samples.called).mean()) if option.attacks else 0.0,
         foul=of_share(fouls, count),  # type: ignore[arg-type]
         sold_out=of_share(int((samples.ending == LEFT_A_SHOT).sum()), count),  # type: ignore[arg-type]
         shares=samples.shares(),
-        value_by_ending=samples.value_by_ending(),
+        value_by_ending=_value_by_ending(line),
         leave=_leave(rater, samples),
         turning_point=_turning_point(lines, place),
         ways=[_way(rater, line, way) for way in line.ways] if len(line.ways) > 1 else [],
@@ -178,6 +188,16 @@ def _cautions(line: Weighed) -> list[CautionDocument]:
 def _scratches(samples: Samples) -> dict[str, float]:
     shares = {name: float((samples.scratch == pocket).mean()) for pocket, name in enumerate(POCKETS)}
     return {name: share for name, share in shares.items() if share > 0}
+
+
+def _value_by_ending(line: Weighed) -> dict[str, float]:
+    """The rack chance within each ending; what looking ahead adds is spread over those that are open."""
+    shares, values = line.samples.shares(), line.samples.value_by_ending()
+    still = sum(share for name, share in shares.items() if name not in ("won", "lost"))
+    added = line.ahead.shift / still if still > 0.0 else 0.0
+    return {
+        name: value if name in ("won", "lost") else min(1.0, max(0.0, value + added)) for name, value in values.items()
+    }
 
 
 def _leave(rater: Rater, samples: Samples) -> LeaveDocument:
@@ -232,7 +252,9 @@ def _turning_point(lines: tuple[Weighed, ...], place: int) -> TurningPointDocume
     if not line.option.attacks or made.all() or not made.any() or len(lines) < 2:
         return None
     other = lines[1 if place == 0 else 0].value
-    if_made, if_missed = float(line.samples.value[made].mean()), float(line.samples.value[~made].mean())
+    if_made, if_missed = (
+        min(1.0, max(0.0, float(line.samples.value[which].mean()) + line.ahead.shift)) for which in (made, ~made)
+    )
     point = (other - if_missed) / (if_made - if_missed) if if_made > if_missed else None
     return TurningPointDocument(
         make=None if point is None or not 0 < point < 1 else point,

@@ -52,6 +52,24 @@ class TurningPointDocument(Document):
     other: Share
 
 
+class AheadDocument(Document):
+    """How far a line was looked ahead: strokes, roll-outs, and what that added to its rack chance."""
+
+    strokes: int
+    rollouts: int
+    shift: Annotated[float, rounded(5)]
+
+
+class VerdictDocument(Document):
+    """Whether the best line is told, or any of so many will do (none is behind by more than `bound`, nineteen times in
+    twenty), or neither; looked : whether it was looked ahead as far as it goes."""
+
+    kind: Literal["best", "group", "open"]
+    lines: int
+    bound: Share
+    looked: bool
+
+
 class WayDocument(Document):
     """One way of playing a line's shot: in words, its stroke, and its rack chance less the advised stroke's.
 
@@ -115,6 +133,7 @@ class OptionDocument(Document):
     rack_chance: Interval
     doubt: DoubtDocument | None = None
     doubt_words: str = ""
+    ahead: AheadDocument | None = None
     make: Interval
     luck: Share = 0.0
     foul: Interval
@@ -192,3 +211,4 @@ class StudyDocument(Document):
     reliable: str
     changes: ChangesDocument | None = None
     match: MatchViewDocument | None = None
+    verdict: VerdictDocument | None = None

@@ -6,6 +6,7 @@ from statistics import NormalDist
 
 from partita.weighing.doubt import Doubt, doubt_between
 from partita.weighing.samples import ENDINGS, Samples
+from partita.weighing.verdict import verdict_of
 from partita.weighing.ways import Way
 from partita.weighing.weighed import Weighed
 
@@ -97,11 +98,12 @@ def hand_back_words(value: float) -> str:
     return f"Handing the table back instead is worth about {_percent(value)}, by a quick look at the position."
 
 
-def doubt_words(doubt: Doubt) -> str:
-    """What the interval of a rack chance means, and what it is made of, the largest part first."""
+def doubt_words(doubt: Doubt, strokes: int = 0) -> str:
+    """What the interval of a rack chance means, and what it is made of, the largest part first; strokes: ahead."""
     sampling, search, model = doubt.halves()
+    ahead = "one stroke" if strokes == 1 else f"{strokes} strokes"
     parts = [
-        (model, "what a shot leaves is judged at a glance"),
+        (model, f"what a shot leaves is judged {f'{ahead} ahead' if strokes else 'at a glance'}"),
         (search, "another search might find a better stroke for the shot"),
         (sampling, "the tries are a sample"),
     ]
@@ -147,16 +149,30 @@ def reliability_words(lines: Sequence[Weighed], settled: bool, game: str) -> str
         return "There is only one option."
     if not settled:
         return "Still refining."
-    leads = [doubt_between(lines[0], line, game) for line in lines[1:]]
-    gap, doubt = leads[0]
+    found = verdict_of(lines, game)
+    gap, doubt = doubt_between(lines[0], lines[1], game)
     behind = f"the second is {_fine(gap)} behind, give or take {_fine(_half(doubt))}"
-    close = next((place for place, (lead, of) in enumerate(leads) if lead > _half(of)), len(leads))
-    if close == 0:
-        return f"The first line is ahead: {behind}."
-    which, best = ("first two", "better") if close == 1 else (f"first {close + 1}", "best")
+    if found.kind == "best":
+        return f"The first line is the best: {behind}."
+    pair = found.lines == 2
     # Between attacking and playing safe it is not taste.
-    taste = f" Play the one you like {best}." if close < _other_sort(lines) else ""
-    return f"The {which} are too close to call: {behind}.{taste}"
+    like = "better" if pair else "best"
+    taste = f" Play the one you like {like}." if found.lines <= _other_sort(lines) else ""
+    if found.kind == "group":
+        which, none = ("One of two", "neither") if pair else (f"Any of {_number(found.lines)}", "none")
+        return f"{which}: {none} is more than {_at_most(found.bound)} behind.{taste}"
+    return f"The first {'two' if pair else found.lines} are too close to call: {behind}.{taste}"
+
+
+def _number(count: int) -> str:
+    """A small number in a word."""
+    return ("three", "four", "five", "six", "seven", "eight", "nine", "ten")[count - 3] if count <= 10 else str(count)
+
+
+def _at_most(share: float) -> str:
+    """Points of rack chance that are no less, to half a point."""
+    points = max(0.5, math.ceil(200 * share) / 2)
+    return {0.5: "half a point", 1.0: "1 point"}.get(points, f"{points:g} points")
 
 
 def better_share(lead: float, doubt: Doubt) -> float:

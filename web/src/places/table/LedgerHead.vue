@@ -25,6 +25,8 @@ const state = computed(() =>
     running: study.running,
     lines: study.options.length,
     seconds: study.result?.seconds ?? 0,
+    changed: !!study.result?.changes,
+    looked: !!study.result?.verdict?.looked,
   }),
 )
 const progress = computed(() => (study.running ? Math.max(0.04, study.study?.progress ?? 0) : 1))
@@ -39,7 +41,7 @@ const progress = computed(() => (study.running ? Math.max(0.04, study.study?.pro
       v-if="study.canRefine && !study.stale"
       type="button"
       class="act"
-      :title="`Weigh again with ${MORE} times as many tries: what chance in the tries makes of ± is halved (R)`"
+      :title="`Go on with ${MORE} times as many tries and looks ahead (R)`"
       @click="study.refine()"
     >
       <KeyLabel label="Refine" letter="R" />

@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { useBoard } from '@/board/useBoard'
 import { ENDINGS } from '@/shots/endings'
 import LedgerLine from '@/shots/LedgerLine.vue'
+import { standingOf } from '@/shots/words'
 import { useOwnShot } from '@/stores/ownshot'
 import { useStudy } from '@/stores/study'
 import { useGuess } from '@/stores/guess'
@@ -29,6 +30,7 @@ const hold = (event: PointerEvent) => study.running && event.pointerType === 'mo
   <section class="ledger sheet" aria-label="Ledger of options" :class="{ stale: study.stale }">
     <LedgerHead />
     <GuessLine />
+    <p v-if="study.result?.reliable && !guess.waits" class="verdict">{{ study.result.reliable }}</p>
     <p
       v-if="study.result?.choice && !guess.waits"
       class="choice"
@@ -53,6 +55,7 @@ const hold = (event: PointerEvent) => study.running && event.pointerType === 'mo
         :rank="study.options.indexOf(option) + 1"
         :best="best"
         :chosen="study.chosen === option.id"
+        :standing="standingOf(study.result?.verdict, study.options.indexOf(option) + 1)"
         @choose="study.choose(option)"
         @take="own.begin($event)"
       />
@@ -88,7 +91,6 @@ const hold = (event: PointerEvent) => study.running && event.pointerType === 'mo
       <span v-for="e in ENDINGS.slice(1, 6)" :key="e.key" class="key"
         ><i :class="['part', e.key]" /> {{ e.word }}</span
       >
-      <p class="muted">{{ study.result?.reliable }}</p>
     </footer>
   </section>
 </template>
@@ -116,13 +118,20 @@ const hold = (event: PointerEvent) => study.running && event.pointerType === 'mo
 .line-move {
   transition: transform 0.25s;
 }
-/* Two lines from the beginning: nothing moves when the words are there. */
+/* Two lines each from the beginning: nothing moves when the words are there. */
+.verdict,
 .choice {
   margin: 0;
-  padding: 0 16px 10px;
-  min-height: calc(2 * 1.35em + 10px);
+  padding: 0 16px 4px;
+  min-height: calc(2 * 1.35em + 4px);
   font-size: 13.5px;
   line-height: 1.35;
+}
+.verdict {
+  font-weight: 600;
+}
+.choice {
+  padding-bottom: 10px;
 }
 .lines {
   list-style: none;

@@ -1,4 +1,4 @@
-/** What the ledger says of itself: looking, refining, settled, waiting, stopped. */
+/** What the ledger says of itself: looking, refining, settled, looking ahead, waiting, stopped. */
 export interface LedgerFacts {
   stale: boolean
   status: string | undefined
@@ -7,6 +7,9 @@ export interface LedgerFacts {
   running: boolean
   lines: number
   seconds: number
+  /** What would change the choice is there; it was looked ahead as far as it goes. */
+  changed: boolean
+  looked: boolean
 }
 
 export function ledgerState(now: LedgerFacts): string {
@@ -16,7 +19,8 @@ export function ledgerState(now: LedgerFacts): string {
   if (now.waitsFor) return 'waiting'
   if (now.isFinal) {
     const settled = `settled in ${now.seconds.toFixed(1)} s`
-    return now.running ? `${settled}; now what would change the choice` : settled
+    if (!now.running) return now.looked ? `${settled}, then looked ahead` : settled
+    return `${settled}; ${now.changed ? 'looking ahead' : 'now what would change the choice'}`
   }
   if (now.running) return now.lines ? 'refining' : 'looking'
   return ''

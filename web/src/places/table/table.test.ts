@@ -106,6 +106,8 @@ describe('the ledger says how far it is', () => {
     running: true,
     lines: 0,
     seconds: 2.04,
+    changed: false,
+    looked: false,
   }
   it('from looking to settled, and what still runs then', () => {
     expect(ledgerState(plain)).toBe('looking')
@@ -113,7 +115,10 @@ describe('the ledger says how far it is', () => {
     expect(ledgerState({ ...plain, isFinal: true })).toBe(
       'settled in 2.0 s; now what would change the choice',
     )
-    expect(ledgerState({ ...plain, isFinal: true, running: false })).toBe('settled in 2.0 s')
+    expect(ledgerState({ ...plain, isFinal: true, changed: true })).toBe('settled in 2.0 s; looking ahead')
+    const over = { ...plain, isFinal: true, changed: true, running: false }
+    expect(ledgerState(over)).toBe('settled in 2.0 s')
+    expect(ledgerState({ ...over, looked: true })).toBe('settled in 2.0 s, then looked ahead')
   })
   it('and when it waits, has ended, or no longer answers what lies there', () => {
     expect(ledgerState({ ...plain, waitsFor: 'the rules' })).toBe('waiting')
