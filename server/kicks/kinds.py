@@ -13,6 +13,7 @@ from partita.reports.kicks.report import kicks_of
 from partita.reports.kicks.schema import KicksDocument
 from work.addresses import WorkOut
 from work.asking import asked_anew
+from work.baton import Stage
 from work.kinds import Answer, Kind, registered
 from work.position import Position, PositionIn, PositionOut, kept, position_in, position_of
 
@@ -51,13 +52,18 @@ def ask(owner: Any, asked: KickIn) -> Kick:
 def _answers(kick: Kick) -> Iterator[Answer]:
     started, request = time.monotonic(), request_with(position_of(kick.question), kick.question["target"])
     tries = tries_on(kick.owner, request.situation.layout.table)
+    settled_after = None
     for found in find_ways(request):
         seconds = time.monotonic() - started
-        yield Answer(kicks_of(found, tries, seconds).as_json(), found.progress, seconds)
+        if found.settled:
+            settled_after = settled_after or seconds
+        seconds = settled_after or seconds
+        document = kicks_of(found, tries, seconds).as_json() if found.is_news else None
+        yield Answer(document, found.progress, seconds, Stage.FINER if found.settled else Stage.SETTLING)
 
 
 KICKS = registered(Kind(
-    name="kicks", model=Kick, answers=_answers,
+    name="kicks", model=Kick, answers=_answers, finer_needs=("racks",),
     went_wrong="Something went wrong while looking for ways. Try again; the layout is safe.",
     read=lambda kick: KicksDocument.model_validate(kick.document),
 ))  # fmt: skip

@@ -77,7 +77,7 @@ def _weighing() -> None:
     draw(small, stroke)
     try_stroke(small, stroke)
     kicked = KickRequest(_situation_of(_HOOKED), _LEAGUE, _LEAGUE, samples=50)
-    *_, kicks = find_ways(kicked)
+    kicks = next(found for found in find_ways(kicked) if found.settled)
     look_document(look_at(kicked, kicks.ways[0].option.stroke))
     list_options(small)
     broken("nine-ball", 1)

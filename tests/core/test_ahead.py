@@ -81,14 +81,17 @@ class LookingAhead(unittest.TestCase):
         self.assertEqual({one.ahead for one in last.lines}, {NOT_AHEAD})
 
     def test_lines_that_may_be_the_best_are_all_looked_at_and_those_told_apart_are_left(self) -> None:
-        last = states()[-1]
-        best, *others = last.lines
-        self.assertEqual(best.ahead.strokes, 3)
-        most = best.ahead.rollouts
+        settled, last = states()[0], states()[-1]
+        best, *others = settled.lines
+        after = {one.option.id: one for one in last.lines}
+        self.assertEqual(last.lines[0].ahead.strokes, 3)
         for one in others:
             lead, doubt = doubt_between(best, one, "nine-ball")
-            if lead <= TWO_SIDED * doubt.whole:
-                self.assertGreaterEqual(one.ahead.rollouts, most // 2, one.option.name)
+            now = after.get(one.option.id)
+            if now is not None and lead <= TWO_SIDED * doubt.whole:
+                self.assertGreater(now.ahead.rollouts, 0, one.option.name)
+        told = [one for one in last.lines if one.ahead.strokes == 1 and one.ahead.rollouts]
+        self.assertTrue(all(one.ahead.rollouts < last.lines[0].ahead.rollouts for one in told))
         self.assertEqual([one.value for one in last.lines], sorted((one.value for one in last.lines), reverse=True))
 
     def test_the_interval_of_the_first_line_narrows_and_its_words_say_why(self) -> None:

@@ -1,11 +1,12 @@
 """The ways to a ball that no straight line reaches: found and rated as in every weighing, listed for the kicker.
 
-No finder of its own and no rater: the sweep of `options.finder`, the halving of `weighing`. What does not meet the ball
+No finder of its own and no rater: the sweep of `options.finder`, the halving of `weighing`, which is looked ahead at in
+the end, so that a way wins as much here as in the ledger. What does not meet the ball
 that was asked for, or meets it straight, is left out; the straight way is listed apart where there is one.
 """
 
 from collections.abc import Iterator, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 
@@ -19,9 +20,11 @@ from partita.options.fold import fold
 from partita.options.option import Option
 from partita.players.executions import standard_draws
 from partita.table.layout import CUE
+from partita.weighing.ahead import look_ahead
 from partita.weighing.halving import Halving
 from partita.weighing.rater import Rater
 from partita.weighing.samples import FOULED, LOST_NOW, Samples
+from partita.weighing.weigh import DEFAULT_SAMPLES as WEIGHED
 from partita.weighing.weigh import check_draws
 from partita.weighing.weighed import Weighed
 
@@ -30,6 +33,8 @@ DEFAULT_SAMPLES = 400
 _ROUNDS = ((24, 0.25), (14, 1.0))
 # Lines of one route, lines in all, and straight ones.
 _OF_A_ROUTE, _MOST, _STRAIGHT = 2, 16, 3
+# How far it is once it has settled.
+_SETTLED = 0.4
 # Draws of the two schools come from a stream of their own.
 _SCHOOLS = 10_007
 
@@ -49,6 +54,7 @@ class Kicks:
 
     straight : where some of the ball can be hit, the best few of those ways
     schools : of a way that pots, by its id, the stroke of either school, once settled
+    is_news : whether there is more than the progress
     """
 
     rater: Rater
@@ -59,6 +65,7 @@ class Kicks:
     schools: Mapping[str, Mapping[str, Weighed]]
     progress: float
     settled: bool
+    is_news: bool = True
 
 
 def find_ways(request: KickRequest) -> Iterator[Kicks]:
@@ -70,6 +77,8 @@ def find_ways(request: KickRequest) -> Iterator[Kicks]:
     rater, target = seated(request)
     scene, sight = rater.scene, sight_of(rater.scene, target)
     halving = Halving(rater, request.seed, request.samples, every=True)
+    draws = standard_draws(request.seed + _SCHOOLS, request.samples)
+    schools: dict[str, dict[str, Weighed]] = {}
 
     def found(progress: float, settled: bool = False) -> Kicks:
         lines = halving.state(progress).lines
@@ -77,22 +86,27 @@ def find_ways(request: KickRequest) -> Iterator[Kicks]:
             (line for line in lines if is_kick(line.option)), lambda line: line.option.intention.route, _OF_A_ROUTE
         )
         straight = [line for line in lines if not is_kick(line.option)]
-        ways, schools = ways[:_MOST], {}
-        if settled:
-            draws = standard_draws(request.seed + _SCHOOLS, request.samples)
-            schools = {way.option.id: both_schools(rater, way.option, draws) for way in ways}
-        return Kicks(rater, target, sight, tuple(ways), tuple(straight[:_STRAIGHT]), schools, progress, settled)
+        for way in ways[:_MOST]:
+            if settled and way.option.id not in schools:
+                schools[way.option.id] = both_schools(rater, way.option, draws)
+        return Kicks(
+            rater, target, sight, tuple(ways[:_MOST]), tuple(straight[:_STRAIGHT]), schools, progress, settled
+        )  # fmt: skip
 
     pots = constructed(scene)
     halving.enter(_at(scene.names[target], [*pots, *first_kicks(scene)]))
-    yield found(0.15)
+    yield found(0.1)
     halving.enter(_at(scene.names[target], swept(scene, rater.clean_values, rater.shooter, pots)))
-    yield found(0.6)
+    yield found(0.25)
     for place, (stay, share) in enumerate(_ROUNDS):
         halving.go_on(stay, int(share * request.samples))
-        yield found(0.7 + 0.15 * place)
+        yield found(0.3 + 0.05 * place)
     halving.estimate_leaders_again()
     halving.look_out()
+    settled = found(_SETTLED, settled=True)
+    yield settled
+    for done in look_ahead(halving, request, request.samples / WEIGHED):
+        yield replace(settled, progress=_SETTLED + (1.0 - _SETTLED) * done, is_news=False)
     yield found(1.0, settled=True)
 
 

@@ -42,6 +42,8 @@ class _Stage:
 _STAGES = (_Stage(1, 10, (24, 48)), _Stage(3, 4, (72, 96)))
 # Lines beside those of a stage that may be looked at because they come up to lead; roll-outs of one piece of work.
 _MORE, _PIECE = 3, 12
+# Roll-outs whose scatter says something.
+_FEWEST = 4
 # Fresh tries of each stroke: with more of them a roll-out scatters no less.
 _FRESH = 32
 # Their seeds are none of those of racks played out.
@@ -138,7 +140,7 @@ def rolled_out(question: Question, first: Floats, seed: int, begin: int, count: 
 def _ahead(line: Weighed, game: str, terms: _Terms) -> Ahead:
     """What the terms so far add to a line, and how far that may be off."""
     shift, error = float(terms.one.mean()), _error(terms.one)
-    if not len(terms.more):
+    if len(terms.more) < _FEWEST:
         return Ahead(1, len(terms.one), shift, error)
     deeper = _error(terms.more)
     weight = weight_of(model_of(replace(line, ahead=Ahead(1, 0, 0.0, 0.0)), game), deeper)
@@ -168,7 +170,7 @@ def _error(terms: Floats) -> float:
 
 
 def _even(count: float) -> int:
-    return max(4, 2 * round(count / 2))
+    return max(_FEWEST, 2 * round(count / 2))
 
 
 def _shift_others(halving: Halving) -> None:
