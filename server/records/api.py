@@ -44,9 +44,10 @@ class EndedIn(Schema):
 
 
 class PlayedIn(EndedIn):
-    """Which line of the ledger was played, from 0, how it ended, and in which match."""
+    """Which line of the ledger was played, by its place from 0 and its id, how it ended, and in which match."""
 
     option: int
+    line: str = Field("", max_length=300)
     match: int | None = None
 
 
@@ -212,7 +213,7 @@ def keep(request: HttpRequest, study_id: int, body: PlayedIn) -> Decision:
     """Keep what was played of a study, and how it ended; what better hands would have kept is worked out behind it."""
     owner = account(request)
     match = None if body.match is None else get_object_or_404(in_sight(Match, owner), pk=body.match)
-    decision = keeping.keep(_study(request, study_id), body.option, body.ended, match)
+    decision = keeping.keep(_study(request, study_id), body.option, body.ended, match, body.line)
     ask_better(decision)
     return decision
 

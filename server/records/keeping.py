@@ -23,7 +23,7 @@ from profiles.models import PlayerProfile
 from profiles.services import profile_named
 from records.guessing import guess_of
 from records.models import Decision, Match, Rack, in_sight
-from studies.kinds import asked_of, document_of
+from studies.kinds import asked_of, document_of, line_at
 from studies.models import Study
 
 
@@ -43,14 +43,16 @@ def new_token() -> str:
 
 
 @transaction.atomic
-def keep(study: Study, place: int, ended: Ended, match: Match | None = None) -> Decision:
-    """Keep that line number `place` of a settled study was played, in the running rack of a match or in none.
+def keep(study: Study, place: int, ended: Ended, match: Match | None = None, line: str = "") -> Decision:
+    """Keep that line number `place` of a settled study, or the one of that id, was played, in the running rack of a
+    match or in none.
 
     Raises `Refused` for a line that is not there, and for an ending that it cannot have.
     """
     document = document_of(study)
     if document is None or not document.settled:
         raise refuse("study", "it is not settled yet", "Wait until it is, or weigh again.")
+    place = line_at(document, place, line)
     if not 0 <= place < len(document.options):
         raise refuse("option", f"there is no line {place + 1}", f"Use 1 to {len(document.options)}.")
     check_room(Decision.objects.filter(owner=study.owner), DECISIONS)

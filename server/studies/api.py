@@ -114,10 +114,11 @@ def remove(request: HttpRequest, key: int) -> tuple[int, None]:
 @router.get("/studies/{int:study_id}/options/{int:place}/drawing", response=DrawingDocument)
 @worked_out_at_once("weighing")
 def drawing(
-    request: HttpRequest, study_id: int, place: int, fan: Annotated[int, Query(ge=1, le=MOST_FAN)] = FAN
-) -> DrawingDocument:
-    """What is drawn for one option: paths, `fan` executions, resting places, layers."""
-    drawn = drawings.drawing_of(_own(request, study_id), place, fan)
+    request: HttpRequest, study_id: int, place: int, fan: Annotated[int, Query(ge=1, le=MOST_FAN)] = FAN,
+    line: Annotated[str, Query(max_length=300)] = "",
+) -> DrawingDocument:  # fmt: skip
+    """What is drawn for one option, by its place or by its id: paths, `fan` executions, resting places, layers."""
+    drawn = drawings.drawing_of(_own(request, study_id), place, fan, line)
     if drawn is None:
         raise Http404
     return drawn

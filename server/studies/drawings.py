@@ -9,21 +9,21 @@ from partita.table.diamonds import diamonds
 from partita.views.drawing import FAN, draw
 from partita.views.trial import try_stroke
 from partita.weighing.placing import worth_in_hand
-from studies.kinds import document_of, request_of, situation_of
+from studies.kinds import document_of, line_at, request_of, situation_of
 from studies.models import Study
 from work.position import Position
 
 
-def _stroke_of(study: Study, place: int) -> Stroke | None:
+def _stroke_of(study: Study, place: int, line: str = "") -> Stroke | None:
     document = document_of(study)
     if document is None or place >= len(document.options):
         return None
-    return Stroke(**document.options[place].stroke.model_dump())
+    return Stroke(**document.options[line_at(document, place, line)].stroke.model_dump())
 
 
-def drawing_of(study: Study, place: int, fan: int = FAN) -> DrawingDocument | None:
-    """What is drawn for option number `place` of a study; None when there is no such option."""
-    stroke = _stroke_of(study, place)
+def drawing_of(study: Study, place: int, fan: int = FAN, line: str = "") -> DrawingDocument | None:
+    """What is drawn for option number `place` of a study, or for the line of that id; None when there is none."""
+    stroke = _stroke_of(study, place, line)
     if stroke is None:
         return None
     request = request_of(study)

@@ -129,6 +129,11 @@ def document_of(study: Study) -> StudyDocument | None:
     return read_study(study.document, table)
 
 
+def line_at(document: StudyDocument, place: int, line: str = "") -> int:
+    """The place of a line by its id, where one is given and there; lines change places while it is looked ahead."""
+    return next((at for at, option in enumerate(document.options) if line and option.id == line), place)
+
+
 def situation_of(study: Study, document: StudyDocument) -> Situation:
     """The situation of a settled study, with the cue ball where it was placed when it was in hand."""
     return as_weighed(request_of(study).situation, document)

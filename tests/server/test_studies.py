@@ -27,7 +27,7 @@ class _Life(SimpleTestCase):
 
 class Worked(_Life, SharedWorker):
     def test_a_study_gives_partial_results_and_then_a_settled_one(self) -> None:
-        study, seen = weighed(self.user, 4000), set()
+        study, seen = weighed(self.user, 1000), set()
 
         def is_done() -> bool:
             seen.add(self.state(study).progress)
@@ -36,6 +36,7 @@ class Worked(_Life, SharedWorker):
         eventually("the study is done", is_done)
         self.assertGreater(len({p for p in seen if 0 < p < 1}), 0, seen)
         self.assertTrue(study.document["settled"])
+        self.assertTrue(study.document["verdict"]["looked"])
         self.assertGreater(len(study.document["options"]), 3)
 
     def test_stopping_ends_the_work_and_keeps_what_was_found(self) -> None:
@@ -45,6 +46,29 @@ class Worked(_Life, SharedWorker):
         eventually("it stops", lambda: self.state(study).status == Study.Status.STOPPED)
         self.assertLess(study.progress, 1.0)
         self.assertTrue(study.document["options"])
+
+    def test_three_who_ask_at_once_all_have_a_first_ranking_before_anyone_is_looked_ahead_for(self) -> None:
+        others = [User.objects.create_user(name, password="a-long-password") for name in ("tom", "eva")]
+        studies = [weighed(user, 2000) for user in (self.user, *others)]
+        seen: list[tuple[bool, bool]] = []
+
+        def all_have_one() -> bool:
+            now = [self.state(study) for study in studies]
+            seen.append((all(one.revision > 0 for one in now), any(one.status == Study.Status.DONE for one in now)))
+            return seen[-1][0]
+
+        eventually("all have a first ranking", all_have_one)
+        self.assertFalse(seen[-1][1], seen)
+        stop(Study.objects.filter(pk__in=[study.pk for study in studies]))
+        eventually("all stop", lambda: all(self.state(one).status == Study.Status.STOPPED for one in studies))
+
+    def test_a_line_is_found_by_its_id_where_lines_have_changed_places(self) -> None:
+        study = weighed(self.user, 300)
+        eventually("it is done", lambda: self.state(study).status == Study.Status.DONE)
+        second = study.document["options"][1]
+        by_id = drawings.drawing_of(study, 0, line=second["id"])
+        self.assertEqual(by_id, drawings.drawing_of(study, 1))
+        self.assertEqual(drawings.drawing_of(study, 0, line="no such line"), drawings.drawing_of(study, 0))
 
 
 class RunDirectly(TestCase):

@@ -33,7 +33,7 @@ def run(options: argparse.Namespace) -> None:
     request = KickRequest(
         question.situation, question.me, question.them, options.target, options.seed, options.samples
     )  # fmt: skip
-    say_when_cold("simulator", "rules", "evaluation", "weighing")
+    say_when_cold("simulator", "rules", "evaluation", "weighing", "racks")
     started = time.monotonic()
     *_, found = find_ways(request)
     document = kicks_of(found, tries, time.monotonic() - started)

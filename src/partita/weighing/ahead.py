@@ -40,8 +40,10 @@ class _Stage:
 
 
 _STAGES = (_Stage(1, 10, (24, 48)), _Stage(3, 4, (72, 96)))
-# Lines beside those of a stage that may be looked at because they come up to lead; roll-outs of one piece of work.
-_MORE, _PIECE = 3, 12
+# Lines beside those of a stage that may be looked at because they come up to lead.
+_MORE = 3
+# Strokes of one piece of work (an even number of roll-outs of one stroke, or of three); pieces before others have a go.
+_PIECE, _AT_ONCE = 12, 10
 # Roll-outs whose scatter says something.
 _FEWEST = 4
 # Fresh tries of each stroke: with more of them a roll-out scatters no less.
@@ -65,7 +67,7 @@ class _Terms:
 
 
 def look_ahead(halving: Halving, question: Question, effort: float = 1.0) -> Iterator[float]:
-    """Look ahead at a settled field's leading lines; yields how much of it is done, 0..1, after each batch.
+    """Look ahead at a settled field's leading lines; yields how much of it is done, 0..1, within a second or so.
 
     question : with the cue ball placed; effort : factor of the number of roll-outs
     """
@@ -76,8 +78,9 @@ def look_ahead(halving: Halving, question: Question, effort: float = 1.0) -> Ite
         for wanted in (_even(effort * rollouts) for rollouts in stage.rollouts):
             while waiting := [i for i in _waiting(halving, looked, stage.lines) if _count(terms, i) < wanted]:
                 for i in waiting:
-                    halving.confirm(i)
-                _roll_out(halving, question, terms, waiting, wanted, stage.strokes)
+                    halving.stand_for(i)
+                for share in _roll_out(halving, question, terms, waiting, wanted, stage.strokes):
+                    yield (done + 0.9 * share) / of
                 looked.update(waiting)
                 _shift_others(halving)
             done += 1
@@ -108,18 +111,23 @@ def _is_close(best: Weighed, line: Weighed, game: str) -> bool:
 
 def _roll_out(
     halving: Halving, question: Question, terms: dict[int, _Terms], lines: list[int], wanted: int, strokes: int
-) -> None:
-    """Bring some lines to that many roll-outs, all of them side by side, a piece of one line a core."""
-    pieces = [
-        (i, begin, min(begin + _PIECE, wanted)) for i in lines for begin in range(_count(terms, i), wanted, _PIECE)
-    ]
+) -> Iterator[float]:
+    """Bring some lines to that many roll-outs, side by side, a piece of one line a core; yields how far that is."""
+    piece = _PIECE // strokes
+    pieces = [(i, begin, min(begin + piece, wanted)) for i in lines for begin in range(_count(terms, i), wanted, piece)]
     seed = (halving.seed + _STREAM) % _SEEDS
     firsts = {i: first_option(question, halving.field[i]) for i in lines}
-    found = side_by_side(
-        lambda piece: rolled_out(question, firsts[piece[0]], seed, piece[1], piece[2] - piece[1], strokes), pieces
-    )
-    for (i, _, _), gains in zip(pieces, found, strict=True):
-        terms.setdefault(i, _Terms()).take(gains)
+
+    def play(one: tuple[int, int, int]) -> Floats:
+        i, begin, end = one
+        return rolled_out(question, firsts[i], seed, begin, end - begin, strokes)
+
+    for at in range(0, len(pieces), _AT_ONCE):
+        if at:
+            yield at / len(pieces)
+        now = pieces[at : at + _AT_ONCE]
+        for (i, _, _), gains in zip(now, side_by_side(play, now), strict=True):
+            terms.setdefault(i, _Terms()).take(gains)
     for i in lines:
         halving.ahead[i] = _ahead(halving.line(i), question.situation.game, terms[i])
 

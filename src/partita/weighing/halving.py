@@ -62,7 +62,7 @@ class Halving:
         return sorted(self.samples, key=lambda i: (-self._worth(i), i))
 
     def _worth(self, i: int) -> float:
-        return float(self.samples[i].value.mean()) + self.ahead.get(i, NOT_AHEAD).shift
+        return self.line(i).value if i in self.ahead else float(self.samples[i].value.mean())
 
     def go_on(self, stay: int, samples: int) -> None:
         """Bring the best shots, one stroke or two of each, to that many samples."""
@@ -116,6 +116,12 @@ class Halving:
         while waiting := [i for i in self.shown()[:_LEADERS] if i not in self.confirmed]:
             for i in waiting:
                 self.confirm(i)
+
+    def stand_for(self, i: int) -> None:
+        """Let an option stand for its shot from now on, confirmed, whatever others of that shot come to."""
+        if self.field[i].source != "own":
+            self.advised[shot_of(self.field[i])] = i
+        self.confirm(i)
 
     def confirm(self, i: int) -> None:
         """Replace the samples of an option by fresh ones, once."""

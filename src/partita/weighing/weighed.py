@@ -1,6 +1,7 @@
 """What a weighing has found so far: its lines, each an option with its samples, and what they hang on."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+from functools import cached_property
 
 import numpy as np
 from numpy.typing import NDArray
@@ -9,7 +10,7 @@ from partita.options.option import Option
 from partita.weighing.changes import Changes
 from partita.weighing.match_view import MatchView
 from partita.weighing.rater import Rater
-from partita.weighing.samples import FOULED, LEFT_A_SHOT, LOST_NOW, NOTHING_LEFT, Samples
+from partita.weighing.samples import FOULED, LEFT_A_SHOT, LOST_NOW, NOTHING_LEFT, WON_NOW, Samples
 from partita.weighing.ways import Way
 
 # An attack that is missed without a foul and then mostly leaves nothing is two-way; one that
@@ -55,7 +56,16 @@ class Weighed:
     @property
     def value(self) -> float:
         """Rack chance of the shooter."""
-        return min(1.0, max(0.0, float(self.samples.value.mean()) + self.ahead.shift))
+        return float(self.seen.value.mean())
+
+    @cached_property
+    def seen(self) -> Samples:
+        """The samples with what looking ahead adds, spread over those in which the rack goes on."""
+        goes_on = ~np.isin(self.samples.ending, (WON_NOW, LOST_NOW))
+        if self.ahead.shift == 0.0 or not goes_on.any():
+            return self.samples
+        added = self.ahead.shift / goes_on.mean()
+        return replace(self.samples, value=np.clip(self.samples.value + added * goes_on, 0.0, 1.0))
 
     @property
     def makes(self) -> NDArray[np.bool_]:

@@ -47,7 +47,7 @@ export const useGuess = defineStore('guess', () => {
       if (before && !now && !study.isRefining) fresh.value = id.value
     },
   )
-  watch([id, () => study.isFinal], ([now, final], [before]) => {
+  watch([id, () => study.isSettled], ([now, final], [before]) => {
     if (now !== before) guess.value = null
     if (now && final) void look()
   })

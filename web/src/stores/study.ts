@@ -29,8 +29,10 @@ export const useStudy = defineStore('study', () => {
   /** What was known before refining: it stays on the page until the finer answer is there. */
   const before = ref<Study | null>(null)
   const result = computed(() => (before.value ?? study.value)?.document ?? null)
+  /** True when the ranking stands; looking ahead may still make it finer. */
+  const isSettled = computed(() => !before.value && !!result.value?.settled && !stale.value)
   /** True when what is shown is what the study on the server holds, and will stay so. */
-  const isFinal = computed(() => !before.value && !!result.value?.settled && !stale.value)
+  const isFinal = computed(() => isSettled.value && !running.value)
   /** True while a finer answer to the same question is worked on. */
   const isRefining = computed(() => !!before.value)
   const options = computed(() => result.value?.options ?? [])
@@ -126,7 +128,9 @@ export const useStudy = defineStore('study', () => {
     try {
       const path = { study_id: id, place: at }
       const next = await answered(
-        api.GET('/api/studies/{study_id}/options/{place}/drawing', { params: { path } }),
+        api.GET('/api/studies/{study_id}/options/{place}/drawing', {
+          params: { path, query: { line: key ?? '' } },
+        }),
       )
       if (study.value?.id === id && chosen.value === key) drawing.value = next
     } catch (error) {
@@ -135,7 +139,7 @@ export const useStudy = defineStore('study', () => {
   })
 
   return {
-    study, result, isFinal, isRefining, options, shown, hold, letGo, isHeld, samples, canRefine, refine, option, pinned, pin, unpin, place, chosen, drawing, filter, problems, asking, running, stale,
+    study, result, isSettled, isFinal, isRefining, options, shown, hold, letGo, isHeld, samples, canRefine, refine, option, pinned, pin, unpin, place, chosen, drawing, filter, problems, asking, running, stale,
     weigh, choose, stop: question.stop, keep, open, close,
   } // prettier-ignore
 })

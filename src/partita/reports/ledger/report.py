@@ -96,7 +96,7 @@ def line_of(rater: Rater, line: Weighed, best: Weighed | None = None) -> OptionD
 
 
 def _why(rater: Rater, lines: tuple[Weighed, ...]) -> str:
-    words = why_words(lines[0].samples, lines[1].samples if len(lines) > 1 else None)
+    words = why_words(lines[0].seen, lines[1].seen if len(lines) > 1 else None)
     if rater.situation.push_out != "made":
         return words
     return f"{words} {hand_back_words(rater.hand_back_value())}"
@@ -139,13 +139,13 @@ def _option(rater: Rater, lines: tuple[Weighed, ...], place: int) -> OptionDocum
         foul=of_share(fouls, count),  # type: ignore[arg-type]
         sold_out=of_share(int((samples.ending == LEFT_A_SHOT).sum()), count),  # type: ignore[arg-type]
         shares=samples.shares(),
-        value_by_ending=_value_by_ending(line),
+        value_by_ending=line.seen.value_by_ending(),
         leave=_leave(rater, samples),
         turning_point=_turning_point(lines, place),
         ways=[_way(rater, line, way) for way in line.ways] if len(line.ways) > 1 else [],
         ways_words=ways_words(line.ways),
         trails=between.around(gap, -1.0),  # type: ignore[arg-type]
-        behind_best=behind_words(lines[0].samples, samples) if place else "",
+        behind_best=behind_words(lines[0].seen, line.seen) if place else "",
         samples=count,
         confirmed=line.confirmed,
     )  # fmt: skip
@@ -188,16 +188,6 @@ def _cautions(line: Weighed) -> list[CautionDocument]:
 def _scratches(samples: Samples) -> dict[str, float]:
     shares = {name: float((samples.scratch == pocket).mean()) for pocket, name in enumerate(POCKETS)}
     return {name: share for name, share in shares.items() if share > 0}
-
-
-def _value_by_ending(line: Weighed) -> dict[str, float]:
-    """The rack chance within each ending; what looking ahead adds is spread over those that are open."""
-    shares, values = line.samples.shares(), line.samples.value_by_ending()
-    still = sum(share for name, share in shares.items() if name not in ("won", "lost"))
-    added = line.ahead.shift / still if still > 0.0 else 0.0
-    return {
-        name: value if name in ("won", "lost") else min(1.0, max(0.0, value + added)) for name, value in values.items()
-    }
 
 
 def _leave(rater: Rater, samples: Samples) -> LeaveDocument:
@@ -252,9 +242,7 @@ def _turning_point(lines: tuple[Weighed, ...], place: int) -> TurningPointDocume
     if not line.option.attacks or made.all() or not made.any() or len(lines) < 2:
         return None
     other = lines[1 if place == 0 else 0].value
-    if_made, if_missed = (
-        min(1.0, max(0.0, float(line.samples.value[which].mean()) + line.ahead.shift)) for which in (made, ~made)
-    )
+    if_made, if_missed = float(line.seen.value[made].mean()), float(line.seen.value[~made].mean())
     point = (other - if_missed) / (if_made - if_missed) if if_made > if_missed else None
     return TurningPointDocument(
         make=None if point is None or not 0 < point < 1 else point,

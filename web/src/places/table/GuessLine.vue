@@ -24,7 +24,7 @@ const words = computed(() => {
 </script>
 
 <template>
-  <p v-if="guess.guess && study.isFinal" class="guessed">
+  <p v-if="guess.guess && study.isSettled" class="guessed">
     You: <b>{{ guess.guess.words }}</b>. {{ words }}
     <button v-if="line && line.id !== study.chosen" type="button" @click="study.choose(line)">Show it</button>
   </p>

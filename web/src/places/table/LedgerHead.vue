@@ -21,7 +21,7 @@ const state = computed(() =>
     stale: study.stale,
     status: study.study?.status,
     waitsFor: study.study?.waits_for ?? '',
-    isFinal: study.isFinal && !!study.result && !study.asking,
+    isSettled: study.isSettled && !!study.result && !study.asking,
     running: study.running,
     lines: study.options.length,
     seconds: study.result?.seconds ?? 0,

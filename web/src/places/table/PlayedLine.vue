@@ -32,7 +32,12 @@ const keep = async (ending: string) => {
   sending.value = true
   await guarded(async () => {
     const path = { study_id: study.study?.id ?? 0 }
-    const body = { option: study.place, ending, match: playing.value?.id ?? null }
+    const body = {
+      option: study.place,
+      line: study.chosen ?? '',
+      ending,
+      match: playing.value?.id ?? null,
+    }
     kept.value = await answered(api.POST('/api/studies/{study_id}/played', { params: { path }, body }))
     asking.value = false
   })

@@ -198,7 +198,7 @@ onUnmounted(() => watcher.disconnect())
           :why="study.result.why"
         >
           <template #acts><LineActs /></template>
-          <PlayedLine v-if="study.isFinal" />
+          <PlayedLine v-if="study.isSettled" />
         </ShotCard>
         <DoubtCard :option="study.option" />
       </div>

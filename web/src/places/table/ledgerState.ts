@@ -3,7 +3,7 @@ export interface LedgerFacts {
   stale: boolean
   status: string | undefined
   waitsFor: string
-  isFinal: boolean
+  isSettled: boolean
   running: boolean
   lines: number
   seconds: number
@@ -17,7 +17,7 @@ export function ledgerState(now: LedgerFacts): string {
   if (now.status === 'failed') return 'failed'
   if (now.status === 'stopped') return 'stopped'
   if (now.waitsFor) return 'waiting'
-  if (now.isFinal) {
+  if (now.isSettled) {
     const settled = `settled in ${now.seconds.toFixed(1)} s`
     if (!now.running) return now.looked ? `${settled}, then looked ahead` : settled
     return `${settled}; ${now.changed ? 'looking ahead' : 'now what would change the choice'}`

@@ -102,7 +102,7 @@ describe('the ledger says how far it is', () => {
     stale: false,
     status: 'running',
     waitsFor: '',
-    isFinal: false,
+    isSettled: false,
     running: true,
     lines: 0,
     seconds: 2.04,
@@ -112,17 +112,17 @@ describe('the ledger says how far it is', () => {
   it('from looking to settled, and what still runs then', () => {
     expect(ledgerState(plain)).toBe('looking')
     expect(ledgerState({ ...plain, lines: 4 })).toBe('refining')
-    expect(ledgerState({ ...plain, isFinal: true })).toBe(
+    expect(ledgerState({ ...plain, isSettled: true })).toBe(
       'settled in 2.0 s; now what would change the choice',
     )
-    expect(ledgerState({ ...plain, isFinal: true, changed: true })).toBe('settled in 2.0 s; looking ahead')
-    const over = { ...plain, isFinal: true, changed: true, running: false }
+    expect(ledgerState({ ...plain, isSettled: true, changed: true })).toBe('settled in 2.0 s; looking ahead')
+    const over = { ...plain, isSettled: true, changed: true, running: false }
     expect(ledgerState(over)).toBe('settled in 2.0 s')
     expect(ledgerState({ ...over, looked: true })).toBe('settled in 2.0 s, then looked ahead')
   })
   it('and when it waits, has ended, or no longer answers what lies there', () => {
     expect(ledgerState({ ...plain, waitsFor: 'the rules' })).toBe('waiting')
     expect(ledgerState({ ...plain, status: 'stopped' })).toBe('stopped')
-    expect(ledgerState({ ...plain, stale: true, isFinal: true })).toBe('the layout has changed since')
+    expect(ledgerState({ ...plain, stale: true, isSettled: true })).toBe('the layout has changed since')
   })
 })
