@@ -150,8 +150,7 @@ def play(row: Row, question: Question, rollouts: int) -> None:
         for line in [*told[state][:LINES], *other_sort(told[state])]:
             if line["id"] not in known:
                 known[line["id"]] = _worth(placed, rollouts, np.array(line["first"]))
-    for line in (line for state in ("looked", "lines") for line in told[state] if line["id"] in known):
-        line["worth"] = known[line["id"]]
+            line["worth"] = known[line["id"]]
     row["freely"] = _worth(question, rollouts, None)
 
 
