@@ -71,7 +71,7 @@ def invented_rows(tau: float, search: float, positions: int = 120, racks: int = 
     stroke ahead, by a share of that."""
     rng, rows = np.random.default_rng(5), []
     for number in range(positions):
-        off, lines, again, looked = rng.normal(0, tau), [], [], []
+        off, lines, again, looked, seen = rng.normal(0, tau), [], [], [], []
         for place in range(3):
             said = float(rng.uniform(0.2, 0.8))
             weights = dict.fromkeys(fit.IN_DOUBT, 0.0) | {"nothing_left": said * (1 - said)}
@@ -81,11 +81,13 @@ def invented_rows(tau: float, search: float, positions: int = 120, racks: int = 
             one |= {"strokes": 0, "gap": 0.0, "gap_sampling": 0.005}
             lines.append(one | {"worth": worth})
             looked.append(lines[-1] | {"value": chance + left * (said - chance), "strokes": 1})
-            again.append(one | {"value": said + rng.normal(0, math.hypot(math.sqrt(2) * search, math.sqrt(2) * 0.004))})
+            other = rng.normal(0, math.hypot(math.sqrt(2) * search, math.sqrt(2) * 0.004))
+            again.append(one | {"value": said + other})
+            seen.append(looked[-1] | {"value": looked[-1]["value"] + other})
         for told in (lines, looked):
             for one in told:
                 one["gap"] = told[0]["value"] - one["value"]
-        seeds = [{"lines": lines, "looked": looked}, {"lines": again, "looked": again}]
+        seeds = [{"lines": lines, "looked": looked}, {"lines": again, "looked": seen}]
         rows.append({"game": "nine-ball", "seeds": seeds, "freely": [1.0] * racks, "even": True})
     return rows
 

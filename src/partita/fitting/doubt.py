@@ -61,13 +61,14 @@ def _errors(rows: list[Row]) -> tuple[Floats, Floats, Floats, list[str]]:
 
 
 def search_of(rows: list[Row], attacks: bool) -> float:
-    """Standard deviation of what is found for one shot, from two seeds, beyond sampling."""
+    """Standard deviation of what is found for one shot, from two seeds, beyond sampling: of the first lines, which are
+    known best after looking ahead."""
     beyond = []
     for row in rows:
-        one, two = (told["lines"] for told in row["seeds"])
+        one, two = (told["looked"] for told in row["seeds"])
         other = {line["id"]: line for line in two}
         for line in one:
-            if line["attacks"] == attacks and line["id"] in other:
+            if "worth" in line and line["attacks"] == attacks and line["id"] in other:
                 again = other[line["id"]]
                 beyond.append((line["value"] - again["value"]) ** 2 - line["sampling"] ** 2 - again["sampling"] ** 2)
     return math.sqrt(max(0.0, float(np.mean(beyond)) / 2)) if beyond else 0.0
