@@ -27,6 +27,10 @@ _LATER_S = 1
 _BATON = Baton()
 
 
+class _NoLongerWanted(Exception):
+    """It was stopped, or its worker ends, while it waited."""
+
+
 def take(kind: Kind[Any], key: int, should_abort: Callable[[], bool]) -> None:
     """A job: one row worked on to its end or for a turn; then its account's next one has a turn."""
     if not are_ready(*kind.needs):
@@ -53,13 +57,15 @@ def run(row: Work, should_abort: Callable[[], bool]) -> None:
         return
     kind.rows.filter(pk=row.pk, status=Status.QUEUED).update(status=Status.RUNNING)
     try:
-        for answer in _steps(kind, row):
+        for answer in _steps(kind, row, lambda: should_abort() or not _is_wanted(kind, row)):
             if not _kept(kind, row, answer) or should_abort():
                 finish(row, Status.STOPPED)
                 return
             if kind.takes_turns and answer.progress < 1.0 and time.monotonic() - began > TURN_S:
                 return
-        finish(row, Status.DONE if _is_wanted(kind, row) else Status.STOPPED)
+        finish(row, Status.DONE)
+    except _NoLongerWanted:
+        finish(row, Status.STOPPED)
     except (OperationalError, InterfaceError):
         connection.close()
         raise
@@ -70,28 +76,34 @@ def run(row: Work, should_abort: Callable[[], bool]) -> None:
         finish(row, Status.FAILED, kind.went_wrong)
 
 
-def _steps(kind: Kind[Any], row: Work) -> Iterator[Answer]:
-    """The answers of a row, each worked on with the baton in hand where somebody waits for it."""
+def _steps(kind: Kind[Any], row: Work, is_over: Callable[[], bool]) -> Iterator[Answer]:
+    """The answers of a row, each worked on with the baton in hand where somebody waits for it.
+
+    Raises `_NoLongerWanted` when that is over while it waits.
+    """
     if kind.queue != "studies":
         yield from kind.answers(row)
         return
     answers, stage, number = iter(kind.answers(row)), Stage.FIRST, _BATON.number()
-    while stage < Stage.FINER or _waited_for(kind, row):
-        with _BATON.held(stage, number, lambda: _is_wanted(kind, row)) as is_mine:
-            answer = next(answers, None) if is_mine else None
+    while True:
+        if stage == Stage.FINER:
+            _wait_for_parts(kind, is_over)
+        with _BATON.held(stage, number, lambda: not is_over()) as is_mine:
+            if not is_mine:
+                raise _NoLongerWanted
+            answer = next(answers, None)
         if answer is None:
             return
         stage = answer.next_stage
         yield answer
 
 
-def _waited_for(kind: Kind[Any], row: Work) -> bool:
-    """Wait for what finer answers need of the physics; False when they are no longer wanted."""
+def _wait_for_parts(kind: Kind[Any], is_over: Callable[[], bool]) -> None:
+    """Wait for what finer answers need of the physics, while they are wanted."""
     while not are_ready(*kind.finer_needs):
-        if not _is_wanted(kind, row):
-            return False
+        if is_over():
+            raise _NoLongerWanted
         time.sleep(_LATER_S)
-    return True
 
 
 def _is_wanted(kind: Kind[Any], row: Work) -> bool:

@@ -73,7 +73,7 @@ class Answer(BrowserCase):
         expect(page.get_by_text("refining", exact=True)).to_be_visible()
         self.assertGreater(lines.count(), 3, "what was known stays while it is refined")
         expect(page.locator(".line.chosen b")).to_have_text(name)
-        expect(refine).to_be_visible(timeout=90_000)
+        expect(page.get_by_text("then looked ahead")).to_be_visible(timeout=240_000)
         after = Study.objects.latest("pk")
         self.assertEqual(after.question["samples"], 4 * before.question["samples"])
         sampling = [study.document["options"][0]["doubt"]["sampling"] for study in (before, after)]

@@ -11,7 +11,7 @@ const POLL_MS = 150
 export type Aim = 'all' | 'attack' | 'safe' | 'two-way'
 /** Tries of each leader: what Weigh asks for, how much more Refine does, and the server's most. */
 const SAMPLES = 1000
-export const MORE = 10
+export const MORE = 4
 const MOST_SAMPLES = 20_000
 
 /** The study on the screen: asked, followed while it refines, one of its options drawn. */
@@ -59,7 +59,7 @@ export const useStudy = defineStore('study', () => {
   /** True when the layout, the situation or a player differs from what was weighed. */
   const stale = computed(() => !!study.value && !isStillAsked(study.value.question, board))
   const samples = computed(() => study.value?.question.samples ?? 0)
-  const canRefine = computed(() => !running.value && !!result.value?.settled && samples.value < MOST_SAMPLES)
+  const canRefine = computed(() => isSettled.value && samples.value < MOST_SAMPLES)
   /** The same question with more tries; what is chosen stays chosen. */
   const refine = () => weigh(Math.min(MOST_SAMPLES, MORE * samples.value), true)
   const weigh = (tries = SAMPLES, again = false) =>

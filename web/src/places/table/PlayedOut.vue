@@ -14,7 +14,8 @@ const leaders = computed(() => study.options.slice(0, LEADERS))
 const lines = computed(() =>
   playouts.lines.map((line) => {
     const half = line.chance ? (line.chance.high - line.chance.low) / 2 : 0
-    const weighed = line.option === null ? null : study.options[line.option]?.rack_chance.value
+    // Lines change places while they are looked ahead: by its name it is found again.
+    const weighed = study.options.find((option) => option.name === line.name)?.rack_chance.value
     return { ...line, half, weighed }
   }),
 )
@@ -40,7 +41,7 @@ function playOut() {
       </thead>
       <tbody>
         <tr v-for="line in lines" :key="line.id">
-          <th scope="row">{{ line.option === null ? '' : `${line.option + 1}. ` }}{{ line.name }}</th>
+          <th scope="row">{{ line.name }}</th>
           <td>{{ line.weighed == null ? '' : percent(line.weighed) }}</td>
           <td>
             <template v-if="line.failure">{{ line.failure }}</template>
@@ -59,7 +60,7 @@ function playOut() {
       {{ problem.what }}. {{ problem.accepted }}
     </p>
     <button v-if="playouts.running" type="button" @click="playouts.stop()">Stop playing</button>
-    <button v-else-if="study.isFinal" type="button" @click="playOut">
+    <button v-else-if="study.isSettled" type="button" @click="playOut">
       Play out the first {{ leaders.length }} · {{ RACKS }} racks each
     </button>
   </div>
