@@ -150,6 +150,11 @@ class WhatIsSaid(unittest.TestCase):
         apart = reliability_words([line(0.8), line(0.5)], True, "nine-ball")
         self.assertRegex(apart, r"The first line is the best: the second is (29|30)\.\d points behind")
         self.assertEqual(reliability_words([line(0.8), line(0.5)], False, "nine-ball"), "Still refining.")
+        first, other = line(0.55, kind="pot"), line(0.5)
+        gap, doubt = doubt_between(first, other, "nine-ball")
+        near = 1.5 * doubt.whole - gap
+        leading = replace(first, samples=replace(first.samples, value=first.samples.value + near))
+        self.assertRegex(reliability_words([leading, other], True, "nine-ball"), "most likely the best, not for sure")
 
     def test_whether_to_attack_is_said_with_how_often_that_is_right(self) -> None:
         first, other = line(0.53, kind="pot"), line(0.5)

@@ -1,7 +1,7 @@
 import { endingsOf } from './endings'
 import { describe, expect, it } from 'vitest'
 import type { Option, Way } from '@/api/client'
-import { behindWords, chanceWords, leadWords, makeWords, spread } from './words'
+import { behindWords, chanceWords, leadWords, makeWords, spread, standingOf, standingWords } from './words'
 
 describe('figures as they are said', () => {
   it('have their unit, and one name', () => {
@@ -10,6 +10,21 @@ describe('figures as they are said', () => {
     // A line that a refined answer has just lifted is not behind by less than nothing.
     expect(behindWords(0.57, 0.56)).toBe('−0.0 %')
     expect([chanceWords('snooker'), chanceWords('nine-ball')]).toEqual(['frame chance', 'rack chance'])
+  })
+})
+
+describe('what a verdict says of a line', () => {
+  const words = (kind: 'best' | 'group' | 'open', rank: number) =>
+    standingWords(standingOf({ kind, lines: 2, bound: 0.02, looked: true }, rank), rank, 0.5, 0.52)
+  it('is the best, as good, only the first, or how far behind', () => {
+    expect([words('best', 1), words('best', 2)]).toEqual(['best', '−2.0 %'])
+    expect([words('group', 1), words('group', 2), words('group', 3)]).toEqual([
+      'as good',
+      'as good',
+      '−2.0 %',
+    ])
+    expect([words('open', 1), words('open', 2)]).toEqual(['first', '−2.0 %'])
+    expect(standingWords(standingOf(null, 1), 1, 0.5, 0.5)).toBe('best')
   })
 })
 

@@ -23,6 +23,8 @@ _ENDING_WORDS = {
 
 # Half a point of rack chance: less is not what sets two options apart.
 _WORTH_SAYING = 0.005
+# Of ten such leads so many are right: then the first line is most likely the best.
+_LIKELY = 9
 
 
 def _percent(share: float) -> str:
@@ -161,6 +163,8 @@ def reliability_words(lines: Sequence[Weighed], settled: bool, game: str) -> str
     if found.kind == "group":
         which, none = ("One of two", "neither") if pair else (f"Any of {_number(found.lines)}", "none")
         return f"{which}: {none} is more than {_at_most(found.bound)} behind.{taste}"
+    if round(10 * better_share(gap, doubt)) >= _LIKELY:
+        return f"The first line is most likely the best, not for sure: {behind}."
     return f"The first {'two' if pair else found.lines} are too close to call: {behind}.{taste}"
 
 

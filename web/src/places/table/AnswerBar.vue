@@ -1,9 +1,15 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { standingOf, standingWords } from '@/shots/words'
 import { useStudy } from '@/stores/study'
 import { AIM_MARKS } from '@/shots/endings'
 
 /** On a phone the answer stays in sight below the table; a tap leads to the whole ledger. */
 const study = useStudy()
+const standing = computed(() => {
+  const told = standingOf(study.result?.verdict, study.place + 1)
+  return study.place === 0 || told === 'alike' ? ` · ${standingWords(told, study.place + 1, 0, 0)}` : ''
+})
 defineEmits<{ open: [] }>()
 </script>
 
@@ -13,7 +19,7 @@ defineEmits<{ open: [] }>()
       <b>{{ study.option.name }}</b>
       <span class="muted">
         {{ AIM_MARKS[study.option.aim]?.mark }} {{ study.option.detail
-        }}{{ study.stale ? ' · the layout has changed since' : study.place === 0 ? ' · best' : '' }}
+        }}{{ study.stale ? ' · the layout has changed since' : standing }}
       </span>
     </span>
     <span class="big" :class="{ stale: study.stale }"
