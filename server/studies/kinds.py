@@ -143,11 +143,11 @@ def _answers(study: Study) -> Iterator[Answer]:
     started, settled_after = time.monotonic(), None
     for weighing in weigh(request_of(study)):
         seconds = time.monotonic() - started
+        stage = Stage.SETTLING if settled_after is None else Stage.FINER
         if weighing.settled:
             # What comes after the settled ranking does not delay it.
             settled_after = settled_after or seconds
         seconds = settled_after or seconds
-        stage = Stage.FINER if weighing.changes else Stage.SETTLING
         yield Answer(study_of(weighing, seconds).as_json(), weighing.progress, seconds, stage)
 
 

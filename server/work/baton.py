@@ -53,14 +53,16 @@ class Baton:
     def _take(self, me: tuple[int, int], is_wanted: Callable[[], bool]) -> bool:
         with self._changed:
             self._waiting.append(me)
-        while True:
-            with self._changed:
-                if self._changed.wait_for(lambda: not self._is_held and min(self._waiting) == me, _LOOK_S):
-                    self._waiting.remove(me)
-                    self._is_held = True
-                    return True
-            if not is_wanted():
+        try:
+            while True:
                 with self._changed:
-                    self._waiting.remove(me)
-                    self._changed.notify_all()
-                return False
+                    if self._changed.wait_for(lambda: not self._is_held and min(self._waiting) == me, _LOOK_S):
+                        self._is_held = True
+                        return True
+                if not is_wanted():
+                    return False
+        finally:
+            # Also when asking failed, as with a lost database: nobody waits behind who is gone.
+            with self._changed:
+                self._waiting.remove(me)
+                self._changed.notify_all()

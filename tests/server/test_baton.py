@@ -59,6 +59,17 @@ class Turns(unittest.TestCase):
         self.take(baton, "next", Stage.FINER, 2, order).join(5)
         self.assertEqual(order, ["next"])
 
+    def test_nobody_waits_behind_one_whose_question_could_not_be_asked_after(self) -> None:
+        baton, order = Baton(), []
+
+        def lost() -> bool:
+            raise OSError
+
+        with baton.held(Stage.FIRST, 0, lambda: True), self.assertRaises(OSError), baton.held(Stage.FIRST, 1, lost):
+            self.fail("it was not free")
+        self.take(baton, "next", Stage.FINER, 2, order).join(5)
+        self.assertEqual(order, ["next"])
+
     def test_who_fails_with_it_in_hand_lets_it_go(self) -> None:
         baton, order = Baton(), []
         with self.assertRaises(ValueError), baton.held(Stage.FIRST, 0, lambda: True):

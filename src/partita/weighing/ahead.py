@@ -22,9 +22,9 @@ from partita.games.question import Question
 from partita.parallel import side_by_side
 from partita.playing.playout import first_option, racks_of
 from partita.playing.racks import LOG, gains_of
-from partita.weighing.doubt import doubt_between, model_of
+from partita.weighing.doubt import doubt_between, doubt_of
 from partita.weighing.halving import Halving
-from partita.weighing.verdict import TWO_SIDED
+from partita.weighing.verdict import is_close
 from partita.weighing.weighed import Ahead, Weighed
 
 Floats = NDArray[np.float64]
@@ -95,18 +95,14 @@ def _waiting(halving: Halving, looked: set[int], most: int) -> list[int]:
     """The best line and those that cannot be told from it yet, the best first, as far as there is room for new ones:
     among equals there is always another that comes up. For one that comes up to lead there is a little more."""
     lines, game = halving.lines(), halving.rater.situation.game
-    close = [i for i, line in lines[1:] if _is_close(lines[0][1], line, game)]
+    leads = [(i, *doubt_between(lines[0][1], line, game)) for i, line in lines[1:]]
+    close = [i for i, lead, doubt in leads if is_close(lead, doubt.whole)]
     leading = [lines[0][0], *close] if lines else []
     room = max(most - len(looked), 0)
     new = [i for i in leading if i not in looked][:room]
     if room == 0 and len(looked) < most + _MORE:
         new = leading[:1]
     return [i for i in leading if i in looked or i in new]
-
-
-def _is_close(best: Weighed, line: Weighed, game: str) -> bool:
-    lead, doubt = doubt_between(best, line, game)
-    return lead <= TWO_SIDED * doubt.whole
 
 
 def _roll_out(
@@ -120,7 +116,7 @@ def _roll_out(
 
     def play(one: tuple[int, int, int]) -> Floats:
         i, begin, end = one
-        return rolled_out(question, firsts[i], seed, begin, end - begin, strokes)
+        return _rolled_out(question, firsts[i], seed, begin, end - begin, strokes)
 
     for at in range(0, len(pieces), _AT_ONCE):
         if at:
@@ -132,7 +128,7 @@ def _roll_out(
         halving.ahead[i] = _ahead(halving.line(i), question.situation.game, terms[i])
 
 
-def rolled_out(question: Question, first: Floats, seed: int, begin: int, count: int, strokes: int) -> Floats:
+def _rolled_out(question: Question, first: Floats, seed: int, begin: int, count: int, strokes: int) -> Floats:
     """(count, strokes) what each stroke ahead adds to the shooter's chance, by roll-out from number `begin` on.
 
     first : (COLUMNS,) the line's stroke, as `playout.first_option` makes it
@@ -151,7 +147,7 @@ def _ahead(line: Weighed, game: str, terms: _Terms) -> Ahead:
     if len(terms.more) < _FEWEST:
         return Ahead(1, len(terms.one), shift, error)
     deeper = _error(terms.more)
-    weight = weight_of(model_of(replace(line, ahead=Ahead(1, 0, 0.0, 0.0)), game), deeper)
+    weight = weight_of(doubt_of(replace(line, ahead=Ahead(1, 0, 0.0, 0.0)), game).model, deeper)
     return Ahead(
         _STAGES[-1].strokes,
         len(terms.one),

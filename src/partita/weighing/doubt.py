@@ -104,11 +104,6 @@ def doubt_of(line: Weighed, game: str) -> Doubt:
     return Doubt(sampling, _search(doubts, line), doubts.left(line) * _model(doubts, weights_of(samples)))
 
 
-def model_of(line: Weighed, game: str) -> float:
-    """The model's part of a line's doubt."""
-    return doubt_of(line, game).model
-
-
 def doubt_between(one: Weighed, other: Weighed, game: str) -> tuple[float, Doubt]:
     """How much rack chance one line has on another, and how far that may be off.
 

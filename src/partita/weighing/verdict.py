@@ -32,13 +32,18 @@ def verdict_of(lines: Sequence[Weighed], game: str) -> Verdict:
     return verdict([(lead, doubt.whole) for lead, doubt in leads])
 
 
+def is_close(lead: float, deviation: float) -> bool:
+    """Whether a lead cannot be told from nothing."""
+    return lead <= TWO_SIDED * deviation
+
+
 def verdict(leads: Sequence[tuple[float, float]]) -> Verdict:
     """The same from the first line's leads on each of the others, with their standard deviations.
 
     >>> verdict([(0.05, 0.01)]).kind, verdict([(0.005, 0.005)]).kind, verdict([(0.005, 0.05)]).kind
     ('best', 'group', 'open')
     """
-    close = [(lead, deviation) for lead, deviation in leads if lead <= TWO_SIDED * deviation]
+    close = [(lead, deviation) for lead, deviation in leads if is_close(lead, deviation)]
     if not close:
         return Verdict("best", 1, 0.0)
     bound = max(lead + ONE_SIDED * deviation for lead, deviation in close)

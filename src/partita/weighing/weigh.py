@@ -8,7 +8,6 @@ the clock, so that the same request with the same seed gives the same answer to 
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field, replace
-from itertools import chain
 
 import numpy as np
 
@@ -93,10 +92,10 @@ def weigh(request: WeighRequest) -> Iterator[Weighing]:
 def _ahead(request: WeighRequest, halving: Halving, changes: Changes | None) -> Iterator[Weighing]:
     """The settled weighing again and again, as more is known of its leading lines; the last one is over."""
     placed = Question(halving.rater.situation, request.me, request.them)
-    for done in chain(look_ahead(halving, placed, request.samples / DEFAULT_SAMPLES), [None]):
-        over = done is None
-        state = halving.state(1.0 if done is None else _CHANGES + (1.0 - _CHANGES) * done)
-        yield replace(state, settled=True, looked=over, changes=changes, match=_match(request, state.lines))
+    for done in look_ahead(halving, placed, request.samples / DEFAULT_SAMPLES):
+        state = halving.state(_CHANGES + (1.0 - _CHANGES) * done)
+        match = _match(request, state.lines)
+        yield replace(state, settled=True, looked=done == 1.0, changes=changes, match=match)
 
 
 def _match(request: WeighRequest, lines: tuple[Weighed, ...]) -> MatchView | None:
