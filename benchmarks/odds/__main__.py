@@ -3,7 +3,8 @@
 Every position of the set (`positions.py`) is weighed with two seeds and played on with the luck taken out (`rows.py`);
 then what was said is held against what it was worth (`figures.py`), and what the figures may be off by is fitted
 (`partita.fitting.doubt`), tried on positions left out (`coverage.py`) and written to the core's card. Run by
-`./partita bench odds`, about half an hour on two cores; it can be stopped and goes on where it was.
+`./partita bench odds`, some two hours on two cores; it can be stopped, which gives the figures of the positions done by
+then (the games in turn), and goes on where it was.
 `python -m benchmarks.odds EVERY ROLLOUTS` takes every so manyth position. Rows and figures are kept in
 `benchmarks/results/odds-rows.jsonl` and `odds.json`.
 """
@@ -25,7 +26,7 @@ def main(every: int = 1, rollouts: int = 64) -> None:
         measure(rows, every)
     except KeyboardInterrupt:
         sys.stderr.write("\nstopped: figures of the positions played on so far\n")
-    done = [row for row in rows.rows if "freely" in row]
+    done = rows.rows
     if len(done) < 5:
         sys.stderr.write("too few positions for figures yet\n")
         return

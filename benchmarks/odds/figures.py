@@ -13,7 +13,7 @@ from partita.fitting.doubt import Row, between, lines_of, noise_of, of_gap, of_l
 from partita.fitting.reliability import deciles
 from partita.reports.ledger.words import better_share
 from partita.weighing.doubt import Doubt, Doubts
-from partita.weighing.verdict import verdict
+from partita.weighing.verdict import may_be_better, verdict
 
 Floats = NDArray[np.float64]
 Json = dict[str, Any]
@@ -34,14 +34,7 @@ def regrets(rows: list[Row], state: str = "looked") -> Floats:
     One half of them picks the best option, the other says by how much it is better: the best of several noisy means
     would else look better than it is.
     """
-    lost = []
-    for row in rows:
-        worth = np.array([worth_of(line) for line in row["seeds"][0][state] if "worth" in line])
-        middle = worth.shape[1] // 4 * 2
-        halves = worth[:, :middle], worth[:, middle:]
-        parts = [float(b[int(a.mean(axis=1).argmax())].mean() - b[0].mean()) for a, b in (halves, halves[::-1])]
-        lost.append(float(np.mean(parts)))
-    return np.array(lost)
+    return np.array([regret_of(row["seeds"][0][state], 0) for row in rows])
 
 
 def reliability(said: Floats, won: list[Floats]) -> Json:
@@ -113,26 +106,43 @@ def played_on(lines: list[Row]) -> list[Row]:
 
 
 def decided(told: list[tuple[Row, Doubts]], state: str) -> Json:
-    """How often there is an answer to act on: the best told apart, or a group of which none is far behind; how often
-    attack or safe is told; and how often the best line of such a group was no farther behind than was said."""
-    best, group, sort, held = [], [], [], []
+    """How often there is an answer to act on: the best told apart, or a group by which not much can be lost; how often
+    attack or safe is told, or the other is known not to be much better; and how often lines of a group lost no more
+    than was said, against the best of those that were played on."""
+    best, group, sort, safe, held, lost = [], [], [], [], [], []
     for row, doubts in told:
         lines = row["seeds"][0][state]
         found = verdict([(line["gap"], of_gap(lines[0], line, doubts)) for line in lines[1:]])
         best.append(found.kind == "best")
         group.append(found.kind == "group")
         other = other_sort(lines)
-        sort.append(not other or other[0]["gap"] > Z * of_gap(lines[0], other[0], doubts))
-        if group[-1]:
-            behind = [line["gap"] - between(lines[0], line, doubts)[0] for line in played_on(lines)]
-            held += [apart <= found.bound for apart in behind]
+        lead = (other[0]["gap"], of_gap(lines[0], other[0], doubts)) if other else (1.0, 0.0)
+        sort.append(lead[0] > Z * lead[1])
+        safe.append(sort[-1] or not may_be_better(*lead))
+        if found.kind != "open":
+            first = regret_of(lines, 0)
+            lost.append(first)
+            held += [regret_of(lines, place) <= found.bound for place in range(found.lines) if "worth" in lines[place]]
     figures = {"the best is told": best, "one group": group, "decided": np.logical_or(best, group).tolist()}
-    figures["attack or safe is told"] = sort
+    figures |= {"attack or safe is told": sort, "told, or hardly better": safe}
     shares = {
         name: {"share": round(float(np.mean(hits)), 3), "interval": again_and_again(np.array(hits, dtype=float))}
         for name, hits in figures.items()
     }
-    return shares | {"lines of a group within its bound": {"share": _share(held), "of": len(held)}}
+    return shares | {
+        "lost no more than was said": {"share": _share(held), "of": len(held)},
+        "lost by the first line where it is decided": round(float(np.mean(lost)), 4) if lost else None,
+    }
+
+
+def regret_of(lines: list[Row], place: int) -> float:
+    """By how much a line was worth less than the best of those that were played on, by halves as in `regrets`."""
+    worth = np.array([worth_of(line) for line in lines if "worth" in line])
+    at = sum("worth" in line for line in lines[:place])
+    middle = worth.shape[1] // 4 * 2
+    halves = worth[:, :middle], worth[:, middle:]
+    parts = [float(b[int(a.mean(axis=1).argmax())].mean() - b[at].mean()) for a, b in (halves, halves[::-1])]
+    return float(np.mean(parts))
 
 
 def _share(hits: list[bool]) -> float | None:
@@ -247,13 +257,13 @@ def bars_of(figures: Json) -> Json:
     cover, alike, regret = ahead["coverage"], ahead["asked again"]["same, or too close to call"], ahead["regret"]
     settled, first = at["settled_s, mid-rack nine-ball"], at["first_s, mid-rack nine-ball"]
     half = ahead["half of the first line's interval"]["nine-ball, equal players"]
-    act, sort = ahead["decided"]["decided"], ahead["decided"]["attack or safe is told"]
+    act, sort = ahead["decided"]["decided"], ahead["decided"]["told, or hardly better"]
     found = {
         "half of the first line's interval, equal players, nine-ball, at most 0.03": (
             half["median"], half["interval"], half["median"] <= 0.03,
         ),
         "decided, at least 0.9": (act["share"], act["interval"], act["share"] >= 0.9),
-        "attack or safe told, at least 0.9": (sort["share"], sort["interval"], sort["share"] >= 0.9),
+        "attack or safe told, or hardly better, at least 0.9": (sort["share"], sort["interval"], sort["share"] >= 0.9),
         "largest error of a tenth, at most 0.03": (worst["off"], worst["interval"], abs(worst["off"]) <= 0.03),
         "regret, at most 0.01": (regret["mean"], regret["interval"], regret["mean"] <= 0.01),
         "same first line or too close to call, at least 0.98": (

@@ -34,7 +34,7 @@ PAIRS = (
     ("beginner", "league"),
 )
 # How many positions of each game; nine-ball is what most players play.
-GAMES = {"nine-ball": 28, "eight-ball": 10, "ten-ball": 10, "straight-pool": 6, "snooker": 6}
+GAMES = {"nine-ball": 80, "eight-ball": 40, "ten-ball": 30, "straight-pool": 25, "snooker": 25}
 _MOST_SHOTS = 14
 SET = Path(__file__).with_name("positions.json")
 Json = dict[str, object]

@@ -1,9 +1,9 @@
 """What is measured of each position, kept as it comes: a run can be left alone, stopped and gone on with.
 
-First every position is weighed twice, with two seeds, until it has been looked ahead, which is also what is timed. Then
-it is played on by both deciding players with the luck taken out, freely and from the first few lines, as they settled
-and as they were in the end, and from the best of the other sort (attack or safety), with the same seeds for all:
-`PLAYED` strokes, by which time what is left of an evaluation's error is small (a trial: half a point after five).
+Position by position: it is weighed twice, with two seeds, until it has been looked ahead, which is also what is timed.
+Then it is played on by both deciding players with the luck taken out, freely and from the first few lines, as they
+settled and as they were in the end, and from the best of the other sort (attack or safety), with the same seeds for
+all: `PLAYED` strokes, by which time what is left of an evaluation's error is small (a trial: half a point after five).
 A row a position, in a file that begins with the digest of the sources it belongs to: rows of another engine are not
 mixed in, the run begins anew.
 """
@@ -89,19 +89,12 @@ def measure(rows: Rows, every: int) -> None:
     """Fill in what is not there yet of every so manyth position."""
     asked = questions()[::every]
     for number in range(len(rows.rows), len(asked)):
-        rows.rows.append(weighed(asked[number]))
+        row = weighed(asked[number])
+        play(row, asked[number], rows.header["rollouts"])
+        rows.rows.append(row)
         rows.keep()
-        _say("weighed", number + 1, len(asked))
-    for number, (row, question) in enumerate(zip(rows.rows, asked, strict=False)):
-        if "freely" not in row:
-            play(row, question, rows.header["rollouts"])
-            rows.keep()
-        _say("played on", number + 1, len(asked))
-
-
-def _say(what: str, done: int, of: int) -> None:
-    sys.stderr.write(f"\r{what}: {done} of {of} positions  ")
-    sys.stderr.flush()
+        sys.stderr.write(f"\r{number + 1} of {len(asked)} positions  ")
+        sys.stderr.flush()
 
 
 def weighed(question: Question) -> Row:

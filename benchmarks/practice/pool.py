@@ -2,10 +2,10 @@
 
 Racks begin after a simulated break or with balls scattered in mid-game and are played on; what whoever is then at the
 table finds is weighed. Positions whose choices cannot be told apart are left out. Run by `./partita bench
-practice.pool`, about an hour; it adds to what is there until each game has enough of each level (delete a file under
+practice.pool`, some hours; it adds to what is there until each game has enough of each level (delete a file under
 `server/practice/pool` to make it anew), and can be stopped at any time. With `again` it weighs those that are there
-anew, a quarter of an hour, and leaves out those that are no question any more: by the tries alone, whose intervals are
-narrower than what the ledger says. `./partita start` takes the pool in.
+anew, half an hour, and leaves out those that are no question any more. A position is one where the ledger, looked
+ahead, tells the best line from the tempting one by its own intervals. `./partita start` takes the pool in.
 """
 
 import json
@@ -20,10 +20,11 @@ from partita.files import layout_file
 from partita.files.layout_file import LayoutFile
 from partita.games.situation import Situation
 from partita.options.option import ATTACKS, SAFETIES
-from partita.players.stroke_model import PRESETS, StrokeModel
+from partita.players.stroke_model import PRESETS
+from partita.practice.quiz.kinds import is_clear
 from partita.reports.ledger.report import study_of
 from partita.reports.ledger.schema import StudyDocument
-from partita.reports.quiz.report import position_of, short_json
+from partita.reports.quiz.report import lines_of, position_of, short_json
 from partita.reports.schema import ChanceDocument
 from partita.weighing.doubt import doubt_between
 from partita.weighing.weigh import WeighRequest, weigh
@@ -34,14 +35,31 @@ GAMES = {"nine-ball": 16, "eight-ball": 12, "ten-ball": 12, "straight-pool": 12,
 # Most are seen to be no question from few samples; the others are then weighed thoroughly. No more than this share of a
 # level's positions is of one kind, or rounds would be all of easy pots; unless so many racks had no other.
 _LOOK, _SAMPLES, _MOST_OF_A_KIND, _RACKS_WITHOUT = 240, 1000, 0.4, 40
-_FIRST_SEED, _AGAIN = 900_000, 500
+_FIRST_SEED = 900_000
 Json = dict[str, Any]
 
 
-def weighed(situation: Situation, model: StrokeModel, samples: int) -> StudyDocument:
-    """The settled study of a position between equals."""
-    request = WeighRequest(situation, model, model, samples=samples)
-    return study_of(next(found for found in weigh(request) if found.settled))
+def weighed(situation: Situation, level: str) -> StudyDocument:
+    """The study of a position between equals that was looked ahead."""
+    model = PRESETS[level]
+    *_, last = weigh(WeighRequest(situation, model, model, samples=_SAMPLES))
+    return study_of(last)
+
+
+def promising(situation: Situation, level: str) -> bool:
+    """Whether a quick look, by the tries alone, tells the lines apart: those that it does not are not weighed."""
+    model = PRESETS[level]
+    found = next(w for w in weigh(WeighRequest(situation, model, model, samples=_LOOK, ahead=False)) if w.settled)
+    study = study_of(found)
+    trails = []
+    for line in found.lines:
+        gap, doubt = doubt_between(found.lines[0], line, situation.game)
+        trails.append(replace(doubt, search=0.0, model=0.0).around(gap, -1.0).as_json())
+    options = [
+        one.model_copy(update={"trails": ChanceDocument.model_validate(of)})
+        for one, of in zip(study.options, trails, strict=True)
+    ]
+    return is_question(study.model_copy(update={"options": options}), situation)
 
 
 def found(game: str, level: str, seed: int) -> Situation | None:
@@ -57,47 +75,35 @@ def asked(situation: Situation, level: str) -> Json | None:
     """A position as the pool keeps it; None where it is no question."""
     document = layout_file.write(LayoutFile(situation))
     situation = layout_file.read(document).situation
-    row = None
-    for samples in (_LOOK, _SAMPLES):
-        try:
-            row = position_of(weighed(situation, PRESETS[level], samples), situation, document, level)
-        except (Refused, StopIteration):
-            return None
-        if row is None or row.study.options[0].kind not in (*ATTACKS, *SAFETIES):
-            return None
+    try:
+        study = weighed(situation, level) if promising(situation, level) else None
+    except (Refused, StopIteration):
+        return None
+    row = position_of(study, situation, document, level) if study and is_question(study, situation) else None
     return short_json(row) if row else None
 
 
-def by_the_tries(situation: Situation, level: str) -> StudyDocument:
-    """The settled study of a position, with what its lines trail by as sure as the tries alone make it."""
-    model = PRESETS[level]
-    found = next(w for w in weigh(WeighRequest(situation, model, model, samples=_AGAIN)) if w.settled)
-    study = study_of(found)
-    trails = []
-    for line in found.lines:
-        gap, doubt = doubt_between(found.lines[0], line, situation.game)
-        trails.append(replace(doubt, search=0.0, model=0.0).around(gap, -1.0).as_json())
-    options = [
-        one.model_copy(update={"trails": ChanceDocument.model_validate(of)})
-        for one, of in zip(study.options, trails, strict=True)
-    ]
-    return study.model_copy(update={"options": options})
+def is_question(study: StudyDocument, situation: Situation) -> bool:
+    """Whether a study tells its lines apart, the best of which is a shot that a quiz can ask for."""
+    return is_clear(lines_of(study, situation)) and study.options[0].kind in (*ATTACKS, *SAFETIES)
 
 
 def again(game: str) -> None:
     """Weigh a game's positions anew; those that are no question any more are left out."""
     rows = kept(game)
     found: list[Json] = []
-    for row in rows:
+    for done, row in enumerate(rows, 1):
         situation = layout_file.read(row["layout"]).situation
         try:
-            one = position_of(by_the_tries(situation, row["level"]), situation, row["layout"], row["level"])
-        except (Refused, StopIteration):
-            one = None
-        if one is not None and one.study.options[0].kind in (*ATTACKS, *SAFETIES):
+            study = weighed(situation, row["level"])
+        except Refused:
+            continue
+        one = position_of(study, situation, row["layout"], row["level"]) if is_question(study, situation) else None
+        if one is not None:
             found.append({**short_json(one), "seed": row["seed"]})
+        sys.stderr.write(f"\r{game}: {len(found)} of {done} kept, {len(rows)} in all ")
     keep(game, found)
-    sys.stderr.write(f"{game}: {len(found)} of {len(rows)}\n")
+    sys.stderr.write("\n")
 
 
 def kept(game: str) -> list[Json]:

@@ -95,28 +95,31 @@ def _filled(asked: QuizFill) -> Iterator[Answer]:
     done, kept = (asked.document or {}).get("done", 0), (asked.document or {}).get("kept", 0)
     for key in chosen[done:]:
         layout = Layout.objects.filter(pk=key, owner=asked.owner).first()
-        if layout is not None:
-            kept += _weighed(asked, layout, level)
+        for is_one in [] if layout is None else _weighed(asked, layout, level):
+            if is_one is None:
+                yield Answer(None, done / len(chosen), time.monotonic() - started)
+            kept += is_one is True
         done += 1
         yield Answer({"done": done, "of": len(chosen), "kept": kept}, done / len(chosen), time.monotonic() - started)
 
 
-def _weighed(asked: QuizFill, layout: Layout, level: str) -> bool:
-    """A layout as a position of its owner's; whether its choices can be told apart."""
+def _weighed(asked: QuizFill, layout: Layout, level: str) -> Iterator[bool | None]:
+    """A layout as a position of its owner's. Yields None as it goes on, and at last whether its choices can be told
+    apart."""
+    position = None
     document = {key: value for key, value in layout.document.items() if key not in ("name", "strokes")}
     model = preset(level)
     try:
         situation = layout_file.read(document).situation
-        request = WeighRequest(situation, model, model, samples=_SAMPLES)
-        study = study_of(next(found for found in weigh(request) if found.settled))
-    except (Refused, StopIteration):
-        return False
-    position = position_of(study, situation, document, level)
-    if position is None:
-        return False
-    row = {"game": position.game, "level": level, "kind": position.kind, "document": position.as_json()}
-    QuizPosition.objects.update_or_create(owner=asked.owner, key=position.key, defaults=row)
-    return True
+        for weighing in weigh(WeighRequest(situation, model, model, samples=_SAMPLES)):
+            yield None
+            position = position_of(study_of(weighing), situation, document, level) if weighing.looked else None
+    except Refused:
+        position = None
+    if position is not None:
+        row = {"game": position.game, "level": level, "kind": position.kind, "document": position.as_json()}
+        QuizPosition.objects.update_or_create(owner=asked.owner, key=position.key, defaults=row)
+    yield position is not None
 
 
 EXPECTATIONS = registered(Kind(
@@ -125,6 +128,6 @@ EXPECTATIONS = registered(Kind(
     went_wrong="Something went wrong while this drill was worked out. Try again; the attempts are safe.",
 ))  # fmt: skip
 QUIZ_FILLS = registered(Kind(
-    name="quiz-fills", model=QuizFill, answers=_filled, takes_turns=True, priority=5,
+    name="quiz-fills", model=QuizFill, answers=_filled, takes_turns=True, priority=5, needs=("weighing", "racks"),
     went_wrong="Something went wrong while layouts were weighed. Try again.",
 ))  # fmt: skip

@@ -18,6 +18,7 @@ from partita.reports.ledger.report import study_of
 from partita.reports.record.report import said_of
 from partita.table.diamonds import metres
 from partita.weighing.weigh import WeighRequest, weigh
+from partita.weighing.weighed import Weighing
 from profiles.models import PlayerProfile
 from profiles.services import stroke_model_named, stroke_of
 from records.models import Decision, Reckoning
@@ -69,18 +70,22 @@ def _answers(asked: Reckoning) -> Iterator[Answer]:
     left_out = (asked.document or {}).get("left_out", 0)
     for key in chosen[done:]:
         decision = Decision.objects.filter(pk=key, deleted=None).exclude(question=None).first()
-        if decision is not None:
-            left_out += not (_weighed(decision) if anew else reckon_better(decision))
+        for could in [] if decision is None else _worked_out(decision, anew):
+            if could is None:
+                yield Answer(None, done / len(chosen), time.monotonic() - started)
+            left_out += could is False
         done += 1
         document = {"done": done, "of": len(chosen), "left_out": left_out}
         yield Answer(document, done / len(chosen), time.monotonic() - started)
 
 
-def _weighed(decision: Decision) -> bool:
-    """Weighed anew; and what better hands would keep, where that was never worked out."""
-    if decision.better is None:
-        reckon_better(decision)
-    return weigh_anew(decision)
+def _worked_out(decision: Decision, anew: bool) -> Iterator[bool | None]:
+    """What is to be, of one decision: None as it goes on, and at last whether it could be."""
+    if not anew or decision.better is None:
+        could = reckon_better(decision)
+        yield None if anew else could
+    if anew:
+        yield from weigh_anew(decision)
 
 
 def question_of(decision: Decision) -> Question:
@@ -103,24 +108,31 @@ def reckon_better(decision: Decision) -> bool:
     return True
 
 
-def weigh_anew(decision: Decision) -> bool:
-    """Weigh with today's players, the stroke that was played beside the lines; false where that cannot be done."""
+def weigh_anew(decision: Decision) -> Iterator[bool | None]:
+    """Weigh with today's players, the stroke that was played beside the lines, until it was looked ahead. Yields None
+    as it goes on, and at last whether it could be done."""
+    said = None
     try:
         question = _today(decision)
         stroke = decision.as_said.played.stroke
         request = WeighRequest(
             question.situation, question.me, question.them, samples=_SAMPLES, own_strokes=(("played", stroke),)
         )
-        weighing = next(found for found in weigh(request) if found.settled)
+        for weighing in weigh(request):
+            yield None
+            said = _of_own(weighing) if weighing.looked else None
     except (Refused, KeyError):
-        return False
+        said = None
+    if said is not None:
+        Decision.objects.filter(pk=decision.pk).update(anew=_anew(said, decision))
+    yield said is not None
+
+
+def _of_own(weighing: Weighing) -> Said | None:
+    """What a weighing says of the stroke of one's own in it."""
     study = study_of(weighing)
     own = next((k for k, one in enumerate(study.options) if one.source == "own"), None)
-    if own is None:
-        return False
-    said = said_of(study, own, weighing.rater.situation)
-    Decision.objects.filter(pk=decision.pk).update(anew=_anew(said, decision))
-    return True
+    return None if own is None else said_of(study, own, weighing.rater.situation)
 
 
 def _today(decision: Decision) -> Question:
@@ -150,6 +162,6 @@ def _short(line: Line) -> dict[str, Any]:
 
 
 RECKONINGS = registered(Kind(
-    name="reckonings", model=Reckoning, answers=_answers, takes_turns=True, priority=5,
+    name="reckonings", model=Reckoning, answers=_answers, takes_turns=True, priority=5, needs=("weighing", "racks"),
     went_wrong="Something went wrong while reckoning. Try again; the record is safe.",
 ))  # fmt: skip

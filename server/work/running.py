@@ -61,7 +61,9 @@ def run(row: Work, should_abort: Callable[[], bool]) -> None:
             if not _kept(kind, row, answer) or should_abort():
                 finish(row, Status.STOPPED)
                 return
-            if kind.takes_turns and answer.progress < 1.0 and time.monotonic() - began > TURN_S:
+            # Taken up again it goes on from the last document: there is the place to make room.
+            may_leave = kind.takes_turns and answer.document is not None and answer.progress < 1.0
+            if may_leave and time.monotonic() - began > TURN_S:
                 return
         finish(row, Status.DONE)
     except _NoLongerWanted:

@@ -88,7 +88,7 @@ def _record(page: Page) -> None:
     _take(page, "record-day")
     page.get_by_role("combobox", name="Choices").select_option("attacked when safe was better")
     decisions = page.get_by_label("Decisions", exact=True)
-    decisions.get_by_text("as good as any").first.wait_for(state="detached")
+    decisions.get_by_text("as good as the best").first.wait_for(state="detached")
     decisions.get_by_role("link").first.click()
     page.locator(".still .path").first.wait_for(state="attached")
     page.get_by_role("button", name="Hall light").click()

@@ -55,6 +55,9 @@ class Answer(BrowserCase):
 
     def test_lines_do_not_move_under_the_pointer_and_refining_halves_what_chance_makes_of_them(self) -> None:
         page = self.page
+        page.get_by_role("button", name="Library").click()
+        page.get_by_role("button", name="New empty table").click()
+        self.type_place("cue at 4, 1.2", "8 at 2, 3", "the 9 on the foot spot")
         page.get_by_role("button", name="Weigh").click()
         lines = page.get_by_label("Ledger of options").locator("ol li")
         lines.first.wait_for()
@@ -66,7 +69,7 @@ class Answer(BrowserCase):
         page.mouse.move(5, 5)
         expect(lines.first.locator(".rank")).to_have_text("1")
         looked = page.get_by_text("then looked ahead")
-        expect(looked).to_be_visible(timeout=120_000)
+        expect(looked).to_be_visible(timeout=240_000)
         chosen = lines.nth(1)
         chosen.click()
         name, before = chosen.locator("b").inner_text(), Study.objects.latest("pk")

@@ -35,6 +35,7 @@ class SettingUp(BrowserCase):
         expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=120_000)
         sys.stderr.write(f"[first ledger line {first_line_s:.2f} s after Weigh] ")
         self.assertGreater(lines.count(), 3)
+        expect(page.get_by_text("then looked ahead")).to_be_visible(timeout=240_000)
         top = lines.first.inner_text()
         self.assertRegex(top, r"(?s)7.*(Attack|Safe|Two-way).*\d+%.*± \d")
         expect(page.locator("svg.table polyline.path").first).to_be_attached()

@@ -20,7 +20,7 @@ from partita.table.layout import Layout
 from partita.table.spec import TableSpec
 from partita.weighing.ahead import weight_of
 from partita.weighing.doubt import doubt_between, doubt_of
-from partita.weighing.verdict import ENOUGH, TWO_SIDED, verdict
+from partita.weighing.verdict import ENOUGH, may_be_better, verdict
 from partita.weighing.weigh import WeighRequest, weigh
 from partita.weighing.weighed import NOT_AHEAD, Ahead, Weighing
 from tests.core.test_doubt import line
@@ -80,18 +80,16 @@ class LookingAhead(unittest.TestCase):
         self.assertTrue(last.settled and last.changes is not None and not last.looked)
         self.assertEqual({one.ahead for one in last.lines}, {NOT_AHEAD})
 
-    def test_lines_that_may_be_the_best_are_all_looked_at_and_those_told_apart_are_left(self) -> None:
-        settled, last = states()[0], states()[-1]
-        best, *others = settled.lines
-        after = {one.option.id: one for one in last.lines}
-        self.assertEqual(last.lines[0].ahead.strokes, 3)
+    def test_lines_that_may_be_much_better_are_all_looked_at_and_others_are_left(self) -> None:
+        last = states()[-1]
+        best, *others = last.lines
+        self.assertEqual(best.ahead.strokes, 3)
         for one in others:
             lead, doubt = doubt_between(best, one, "nine-ball")
-            now = after.get(one.option.id)
-            if now is not None and lead <= TWO_SIDED * doubt.whole:
-                self.assertGreater(now.ahead.rollouts, 0, one.option.name)
+            if may_be_better(lead, doubt.whole):
+                self.assertEqual(one.ahead.strokes, 3, one.option.name)
         told = [one for one in last.lines if one.ahead.strokes == 1 and one.ahead.rollouts]
-        self.assertTrue(all(one.ahead.rollouts < last.lines[0].ahead.rollouts for one in told))
+        self.assertTrue(all(one.ahead.rollouts < best.ahead.rollouts for one in told))
         self.assertEqual([one.value for one in last.lines], sorted((one.value for one in last.lines), reverse=True))
 
     def test_the_interval_of_the_first_line_narrows_and_its_words_say_why(self) -> None:
@@ -141,16 +139,33 @@ class LookingAhead(unittest.TestCase):
 class Verdicts(unittest.TestCase):
     def test_the_best_is_told_or_a_group_with_its_bound_or_neither(self) -> None:
         self.assertEqual(verdict([]).kind, "best")
+        # That no other is much better is known before it is known which are as good.
+        alone = verdict([(0.01, 0.015), (0.011, 0.018)])
+        self.assertEqual((alone.kind, alone.lines), ("group", 1))
+        self.assertAlmostEqual(alone.bound, 1.644854 * 0.018 - 0.011)
         told = verdict([(0.004, 0.004), (0.006, 0.005), (0.2, 0.01)])
         self.assertEqual((told.kind, told.lines), ("group", 3))
         self.assertAlmostEqual(told.bound, 0.006 + 1.644854 * 0.005)
         self.assertLessEqual(told.bound, ENOUGH)
         self.assertEqual(verdict([(0.004, 0.03)]).kind, "open")
 
+    def test_the_first_of_a_group_is_good_enough_as_often_as_is_said(self) -> None:
+        rng = np.random.default_rng(4)
+        better = []
+        for _ in range(6000):
+            lead, deviation = rng.uniform(0.0, 0.02), rng.uniform(0.002, 0.02)
+            told = verdict([(lead, deviation)])
+            if told.kind == "group":
+                better.append(rng.normal(-lead, deviation) > told.bound)
+        self.assertLess(np.mean(better), 0.055)
+
     def test_a_group_is_said_in_one_line(self) -> None:
         sure = Ahead(3, 96, 0.0, 0.0)
         # One's own strokes were not looked for: no other search finds another of them.
         lines = [replace(line(0.0, source="own"), ahead=sure) for _ in range(3)]
+        first = replace(line(0.03, source="own"), ahead=sure)
+        alone = reliability_words([first, replace(lines[0], ahead=Ahead(1, 24, 0.0, 0.02))], True, "nine-ball")
+        self.assertEqual(alone, "Play the first line: no other is more than half a point better.")
         for count, words in ((2, "One of two: neither is more than"), (3, "Any of three: none is more than")):
             said = reliability_words(lines[:count], True, "nine-ball")
             self.assertTrue(said.startswith(words), said)

@@ -92,6 +92,9 @@ class Choices(unittest.TestCase):
             (Said(BEST, replace(attack, stroke=Stroke(30, 1.5))), False, "place"),
             (Said(SAFE, line(**{**safety, "kind": "safety-hide", "stroke": hard})), False, "hard"),
             (Said(BEST, BEST), True, "alike"),
+            # As good only where no more than anybody minds can have been lost.
+            (Said(BEST, replace(attack, trails=0.004, trails_low=-0.01, trails_high=0.018)), True, "alike"),
+            (Said(BEST, replace(attack, trails=0.03, trails_low=-0.01, trails_high=0.07)), True, "open"),
         ):
             self.assertEqual(choice_of(said, in_trouble), kind, (said.played.name, in_trouble))
 

@@ -1,10 +1,11 @@
 """What a choice cost, and what kind of a wrong choice it was."""
 
 from partita.record.said import Line, Said
+from partita.weighing.verdict import ENOUGH
 
-# Kinds of choices by what was wrong with them; the first is none.
+# Kinds of choices by what was wrong with them; `FREE` ones cost nothing that could be told.
 CHOICES = {
-    "alike": "no difference that can be told",
+    "alike": "as good as the best",
     "attacked": "attacked when safe was better",
     "safe": "safe when attacking was better",
     "pot": "another pot was better",
@@ -12,7 +13,9 @@ CHOICES = {
     "hard": "too much speed or side",
     "place": "right ball, wrong place for the cue ball",
     "chased": "chased a recovery",
+    "open": "no difference that can be told",
 }
+FREE = ("alike", "open")
 # More speed, and more side, than the better stroke of the same shot by which it is called too much: about a league
 # player's error. A judgement, no source.
 _TOO_FAST, _TOO_MUCH_SIDE_R = 1.2, 0.15
@@ -28,7 +31,7 @@ def choice_of(said: Said, in_trouble: bool = False) -> str:
     """The kind of a choice, a key of CHOICES. in_trouble : the shot before it, of the same visit, lost its position."""
     played, best = said.played, said.best
     if cost_of(said) == 0.0:
-        return "alike"
+        return "alike" if played.id == best.id or played.trails_high <= ENOUGH else "open"
     if played.attacks != best.attacks:
         if played.attacks:
             return "chased" if in_trouble else "attacked"

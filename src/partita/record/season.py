@@ -5,7 +5,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from partita.intervals import Chance, of_share
-from partita.record.choices import CHOICES
+from partita.record.choices import CHOICES, FREE
 from partita.record.columns import Columns
 from partita.record.reliability import Reliability, reliability_of
 from partita.record.shots import SHOTS
@@ -59,7 +59,7 @@ def season_of(rows: Columns) -> Season:
         choice_a_rack=mean_of(a_rack),
         stroke=mean_of(lost),
         luck=mean_of(rows.stroke),
-        choices=tuple(part for part in parts_of(rows.cost, rows.choice, tuple(CHOICES)) if part.kind != "alike"),
+        choices=tuple(part for part in parts_of(rows.cost, rows.choice, tuple(CHOICES)) if part.kind not in FREE),
         shots=parts_of(lost, rows.shot, shots),
         came=parts_of(-rows.stroke, rows.shot, shots),
         makes=reliability_of(rows.make, rows.made),

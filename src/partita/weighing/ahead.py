@@ -5,10 +5,11 @@ next stroke; the mean of many fresh tries of that stroke, less the glance before
 its mean over roll-outs is added to the line's chance. How the rack goes on from there is luck with expectation nil, so
 that it may stop after any stroke. Source: roll-out analysis with a martingale control variate, known from backgammon.
 
-All lines that cannot be told from the best are looked at one stroke ahead, in batches; a line is left when it is told
-apart, and one that comes up catches up. The first of those that remain are then looked at further. How many roll-outs
-there are is fixed by the request, never by the clock. What a deeper look adds is noisy, so it counts by how much may be
-left to know (`weight_of`).
+First the leaders' strokes are searched for more thoroughly. Then all lines that may be better than the first by more
+than anybody minds are looked at one stroke ahead, in batches; a line is left when it is known not to be, and one that
+comes up catches up. The first of those that remain are looked at further. How many roll-outs there are is fixed by the
+request, never by the clock. What a deeper look adds is noisy, so it counts by how much may be left to know
+(`weight_of`).
 """
 
 import math
@@ -24,7 +25,7 @@ from partita.playing.playout import first_option, racks_of
 from partita.playing.racks import LOG, gains_of
 from partita.weighing.doubt import doubt_between, doubt_of
 from partita.weighing.halving import Halving
-from partita.weighing.verdict import is_close
+from partita.weighing.verdict import may_be_better
 from partita.weighing.weighed import Ahead, Weighed
 
 Floats = NDArray[np.float64]
@@ -32,14 +33,24 @@ Floats = NDArray[np.float64]
 
 @dataclass(frozen=True)
 class _Stage:
-    """How many strokes ahead, at how many lines at most, and how many roll-outs each of them then has, by batch."""
+    """How many strokes ahead, at how many lines at least and at most, and how many such roll-outs each then has."""
 
     strokes: int
-    lines: int
-    rollouts: tuple[int, ...]
+    least: int
+    most: int
+    rollouts: int
 
 
-_STAGES = (_Stage(1, 10, (24, 48)), _Stage(3, 4, (72, 96)))
+_STAGES = (
+    _Stage(1, 3, 10, 24),
+    _Stage(1, 1, 10, 48),
+    _Stage(1, 0, 10, 96),
+    _Stage(3, 1, 4, 32),
+    _Stage(3, 1, 4, 64),
+    _Stage(3, 0, 4, 128),
+)
+# Lines whose strokes are searched for once more: the first few, as far as they may be better than the first.
+_SHARPENED, _SHARPENING = 5, 0.15
 # Lines beside those of a stage that may be looked at because they come up to lead.
 _MORE = 3
 # Strokes of one piece of work (an even number of roll-outs of one stroke, or of three); pieces before others have a go.
@@ -71,36 +82,64 @@ def look_ahead(halving: Halving, question: Question, effort: float = 1.0) -> Ite
 
     question : with the cue ball placed; effort : factor of the number of roll-outs
     """
+    for share in _sharpen(halving):
+        yield _SHARPENING * share
+    for share in _looked_ahead(halving, question, effort):
+        yield _SHARPENING + (1.0 - _SHARPENING) * share
+
+
+def _sharpen(halving: Halving) -> Iterator[float]:
+    """Better strokes for the leading lines, and their ways anew; yields how much of it is done."""
+    game, lines = halving.rater.situation.game, halving.lines()
+    leads = [doubt_between(lines[0][1], line, game) for _, line in lines[1:_SHARPENED]]
+    leading = [i for (i, _), (lead, doubt) in zip(lines[1:], leads, strict=False) if may_be_better(lead, doubt.whole)]
+    for done, i in enumerate([lines[0][0], *leading] if lines else []):
+        yield done / (1 + len(leading))
+        halving.stand_for(halving.sharpen(i))
+    halving.tell_ways()
+    yield 1.0
+
+
+def _looked_ahead(halving: Halving, question: Question, effort: float) -> Iterator[float]:
     terms: dict[int, _Terms] = {}
-    done, of = 0, sum(len(stage.rollouts) for stage in _STAGES)
+    of = sum(stage.strokes for stage in _STAGES)
+    done = 0
+    looked: dict[int, set[int]] = {stage.strokes: set() for stage in _STAGES}
     for stage in _STAGES:
-        looked: set[int] = set()
-        for wanted in (_even(effort * rollouts) for rollouts in stage.rollouts):
-            while waiting := [i for i in _waiting(halving, looked, stage.lines) if _count(terms, i) < wanted]:
-                for i in waiting:
-                    halving.stand_for(i)
-                for share in _roll_out(halving, question, terms, waiting, wanted, stage.strokes):
-                    yield (done + 0.9 * share) / of
-                looked.update(waiting)
-                _shift_others(halving)
-            done += 1
-            yield done / of
+        wanted, seen = _even(effort * stage.rollouts), looked[stage.strokes]
+        while waiting := [i for i in _waiting(halving, seen, stage) if _count(terms, i, stage.strokes) < wanted]:
+            for i in waiting:
+                halving.stand_for(i)
+            for share in _roll_out(halving, question, terms, waiting, wanted, stage.strokes):
+                yield (done + 0.9 * stage.strokes * share) / of
+            seen.update(waiting)
+            _shift_others(halving)
+        done += stage.strokes
+        yield done / of
 
 
-def _count(terms: dict[int, _Terms], i: int) -> int:
-    return len(terms[i].one) if i in terms else 0
+def _count(terms: dict[int, _Terms], i: int, strokes: int) -> int:
+    """How many roll-outs a line has that are so deep."""
+    if i not in terms:
+        return 0
+    return len(terms[i].one if strokes == 1 else terms[i].more)
 
 
-def _waiting(halving: Halving, looked: set[int], most: int) -> list[int]:
-    """The best line and those that cannot be told from it yet, the best first, as far as there is room for new ones:
-    among equals there is always another that comes up. For one that comes up to lead there is a little more."""
+def _waiting(halving: Halving, looked: set[int], stage: _Stage) -> list[int]:
+    """The first lines, the user's own and those that may be better by too much, the best first, as far as there is room
+    for new ones: among equals there is always another that comes up. For one that comes up to lead there is more."""
     lines, game = halving.lines(), halving.rater.situation.game
-    leads = [(i, *doubt_between(lines[0][1], line, game)) for i, line in lines[1:]]
-    close = [i for i, lead, doubt in leads if is_close(lead, doubt.whole)]
-    leading = [lines[0][0], *close] if lines else []
-    room = max(most - len(looked), 0)
+
+    def matters(place: int, line: Weighed) -> bool:
+        lead, doubt = doubt_between(lines[0][1], line, game)
+        is_asked = place < stage.least or (line.option.source == "own" and stage.least > 0)
+        return is_asked or may_be_better(lead, doubt.whole)
+
+    others = [i for place, (i, line) in enumerate(lines[1:], 1) if matters(place, line)]
+    leading = [lines[0][0], *others] if others or (lines and stage.least) else []
+    room = max(stage.most - len(looked), 0)
     new = [i for i in leading if i not in looked][:room]
-    if room == 0 and len(looked) < most + _MORE:
+    if room == 0 and len(looked) < stage.most + _MORE:
         new = leading[:1]
     return [i for i in leading if i in looked or i in new]
 
@@ -110,7 +149,11 @@ def _roll_out(
 ) -> Iterator[float]:
     """Bring some lines to that many roll-outs, side by side, a piece of one line a core; yields how far that is."""
     piece = _PIECE // strokes
-    pieces = [(i, begin, min(begin + piece, wanted)) for i in lines for begin in range(_count(terms, i), wanted, piece)]
+    pieces = []
+    for i in lines:
+        begin = _count(terms, i, 1)
+        end = begin + wanted - _count(terms, i, strokes)
+        pieces += [(i, at, min(at + piece, end)) for at in range(begin, end, piece)]
     seed = (halving.seed + _STREAM) % _SEEDS
     firsts = {i: first_option(question, halving.field[i]) for i in lines}
 

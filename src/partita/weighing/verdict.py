@@ -1,4 +1,9 @@
-"""The verdict: the best line told, a group of lines of which it does not matter which is played, or neither."""
+"""The verdict: the best line told, lines of which it does not matter which is played, or neither.
+
+To know which line is the best one would have to know by how much; to know what to play it is enough that no other can
+be much better. That is asked of the first line, with a difference that nobody minds. Source: selection within an
+indifference zone, Bechhofer, Ann. Math. Statist. 25 (1954).
+"""
 
 from collections.abc import Sequence
 from dataclasses import dataclass
@@ -15,10 +20,10 @@ ENOUGH = 0.02
 
 @dataclass(frozen=True)
 class Verdict:
-    """kind : the best one is told; any of a group, none of which is far behind; or more is not known
+    """kind : the best line is told; one may play any of a group, perhaps of one line; or more is not known
 
-    lines : how many, from the first on, cannot be told from it, itself among them
-    bound : by how much rack chance any of them is behind at most, nineteen times in twenty
+    lines : of a group how many, from the first on; else how many cannot be told from the first, itself among them
+    bound : by how much rack chance one may lose by a line of the group, or else by the first, nineteen times in twenty
     """
 
     kind: Literal["best", "group", "open"]
@@ -37,14 +42,28 @@ def is_close(lead: float, deviation: float) -> bool:
     return lead <= TWO_SIDED * deviation
 
 
+def may_be_better(lead: float, deviation: float) -> bool:
+    """Whether the other one may be better by more than anybody minds, one time in twenty or more often."""
+    return at_most_better(lead, deviation) > ENOUGH
+
+
+def at_most_better(lead: float, deviation: float) -> float:
+    """By how much the other one is better at most, nineteen times in twenty; no less than nothing."""
+    return max(0.0, ONE_SIDED * deviation - lead)
+
+
 def verdict(leads: Sequence[tuple[float, float]]) -> Verdict:
     """The same from the first line's leads on each of the others, with their standard deviations.
 
-    >>> verdict([(0.05, 0.01)]).kind, verdict([(0.005, 0.005)]).kind, verdict([(0.005, 0.05)]).kind
+    >>> verdict([(0.05, 0.01)]).kind, verdict([(0.0, 0.01)]).kind, verdict([(0.005, 0.05)]).kind
     ('best', 'group', 'open')
     """
-    close = [(lead, deviation) for lead, deviation in leads if is_close(lead, deviation)]
+    close = [one for one in leads if is_close(*one)]
     if not close:
         return Verdict("best", 1, 0.0)
-    bound = max(lead + ONE_SIDED * deviation for lead, deviation in close)
-    return Verdict("group" if bound <= ENOUGH else "open", 1 + len(close), bound)
+    bound = max(at_most_better(*one) for one in leads)
+    if bound > ENOUGH:
+        return Verdict("open", 1 + len(close), bound)
+    behind = [lead + ONE_SIDED * deviation for lead, deviation in leads]
+    alike = next((place for place, most in enumerate(behind) if most > ENOUGH), len(behind))
+    return Verdict("group", 1 + alike, max([bound, *behind[:alike]]))

@@ -14,15 +14,16 @@ describe('figures as they are said', () => {
 })
 
 describe('what a verdict says of a line', () => {
-  const words = (kind: 'best' | 'group' | 'open', rank: number) =>
-    standingWords(standingOf({ kind, lines: 2, bound: 0.02, looked: true }, rank), rank, 0.5, 0.52)
-  it('is the best, as good, only the first, or how far behind', () => {
+  const words = (kind: 'best' | 'group' | 'open', rank: number, lines = 2) =>
+    standingWords(standingOf({ kind, lines, bound: 0.02, looked: true }, rank), rank, 0.5, 0.52)
+  it('is the best, as good, the one to play, only the first, or how far behind', () => {
     expect([words('best', 1), words('best', 2)]).toEqual(['best', '−2.0 %'])
     expect([words('group', 1), words('group', 2), words('group', 3)]).toEqual([
       'as good',
       'as good',
       '−2.0 %',
     ])
+    expect([words('group', 1, 1), words('group', 2, 1)]).toEqual(['play this', '−2.0 %'])
     expect([words('open', 1), words('open', 2)]).toEqual(['first', '−2.0 %'])
     expect(standingWords(standingOf(null, 1), 1, 0.5, 0.5)).toBe('best')
   })

@@ -12,15 +12,17 @@ export const chanceWords = (game: string) => (game === 'snooker' ? 'frame chance
 /** How far behind the best a line is, in percent of rack chance. */
 export const behindWords = (chance: number, best: number) =>
   `−${(100 * Math.max(0, best - chance)).toFixed(1)} %`
-/** What a verdict says of a line: that nothing can be told yet, or is the best, or as good as the first. */
-export type Standing = 'plain' | 'open' | 'best' | 'alike'
+/** What a verdict says of a line: nothing yet, or that it is the best, or as good as others, or the one to play. */
+export type Standing = 'plain' | 'open' | 'best' | 'alike' | 'advised'
 export function standingOf(verdict: Verdict | null | undefined, rank: number): Standing {
   if (!verdict) return 'plain'
-  if (verdict.kind === 'group') return rank <= verdict.lines ? 'alike' : 'plain'
+  if (verdict.kind === 'group' && verdict.lines > 1) return rank <= verdict.lines ? 'alike' : 'plain'
+  if (verdict.kind === 'group') return rank === 1 ? 'advised' : 'plain'
   return rank === 1 ? verdict.kind : 'plain'
 }
 export function standingWords(standing: Standing, rank: number, chance: number, best: number): string {
   if (standing === 'alike') return 'as good'
+  if (standing === 'advised') return 'play this'
   if (rank === 1) return standing === 'open' ? 'first' : 'best'
   return behindWords(chance, best)
 }

@@ -1,6 +1,7 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { useMeasure } from './measure'
+import { useOutbox } from './outbox'
 import { useSession } from '@/session/session'
 
 /** What the server has of one player, and what it was asked. */
@@ -19,6 +20,10 @@ vi.mock('@/api/client', async (original) => {
   }
   const POST = async (path: string) => {
     server.asked.push(path)
+    if (path.startsWith('/api/sittings')) {
+      server.attempts += 1
+      return answer({})
+    }
     server.measure = {
       id: 3,
       status: 'queued',
@@ -36,6 +41,7 @@ beforeEach(() => {
   server.measure = null
   server.asked.length = 0
   vi.stubGlobal('localStorage', { getItem: () => null, setItem: () => null })
+  vi.stubGlobal('window', { addEventListener: () => null })
   setActivePinia(createPinia())
 })
 
@@ -65,6 +71,13 @@ describe('a player who is looked at', () => {
     await measure.show(4)
     expect(server.asked).toEqual([])
     expect(measure.fresh).toBe(3)
+  })
+  it('has every attempt that was on its way when one came back to him', async () => {
+    server.measure = { id: 2, status: 'done', question: { attempts: 0 }, document: { attempts: 0 } }
+    const measure = useMeasure()
+    useOutbox().add(4, 7, { token: 'a', station: 'stop', outcome: 'made', x: null, y: null })
+    await measure.show(4)
+    expect(measure.attempts).toBe(1)
   })
   it('leaves nothing of himself on the page of another', async () => {
     server.attempts = 8

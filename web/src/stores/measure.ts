@@ -5,10 +5,12 @@ import { useGuarded } from '@/api/guarded'
 import { isActive } from '@/api/follow'
 import { createQuestion } from '@/api/question'
 import { useSession } from '@/session/session'
+import { useOutbox } from './outbox'
 
 /** What is known of one player: his attempts, what they say, what his errors cost; asked, followed, stopped. */
 export const useMeasure = defineStore('measure', () => {
   const session = useSession()
+  const outbox = useOutbox()
   const player = ref(0)
   const attempts = ref(0)
   const open = ref<Sitting | null>(null)
@@ -32,6 +34,8 @@ export const useMeasure = defineStore('measure', () => {
         attempts.value = 0
         player.value = id
       }
+      // What was tapped a moment ago counts.
+      await outbox.send()
       const [count, last, price, sitting] = await Promise.all([
         answered(api.GET('/api/players/{player_id}/attempts', path())),
         answered(api.GET('/api/players/{player_id}/measure', path())),

@@ -6,7 +6,7 @@ from statistics import NormalDist
 
 from partita.weighing.doubt import Doubt, doubt_between
 from partita.weighing.samples import ENDINGS, Samples
-from partita.weighing.verdict import verdict_of
+from partita.weighing.verdict import ENOUGH, at_most_better, verdict_of
 from partita.weighing.ways import Way
 from partita.weighing.weighed import Weighed
 
@@ -131,10 +131,15 @@ def choice_words(lines: Sequence[Weighed], settled: bool, game: str) -> str:
         return f"No {sort} was found here."
     lead, doubt = doubt_between(lines[0], lines[other], game)
     how_far = f"the best {sort}, line {other + 1}, is {_fine(lead)} behind"
-    tenths = round(10 * better_share(lead, doubt))
+    tenths, better = round(10 * better_share(lead, doubt)), at_most_better(lead, doubt.whole)
+    if tenths == 10:
+        return f"{right} is right nearly always: {how_far}."
+    matters = better > ENOUGH
     if tenths == 5:
-        return f"To attack or to play safe, nobody can tell: {how_far}."
-    return f"{right} is right {'nearly always' if tenths == 10 else f'about {tenths} times in ten'}: {how_far}."
+        tells = "nobody can tell" if matters else f"hardly matters; {_at_most(better)} at most"
+        return f"To attack or to play safe, {tells}: {how_far}."
+    costs = "" if matters else f" and costs {_at_most(better)} at most if it is not"
+    return f"{right} is right about {tenths} times in ten{costs}: {how_far}."
 
 
 def _other_sort(lines: Sequence[Weighed]) -> int:
@@ -156,6 +161,8 @@ def reliability_words(lines: Sequence[Weighed], settled: bool, game: str) -> str
     behind = f"the second is {_fine(gap)} behind, give or take {_fine(_half(doubt))}"
     if found.kind == "best":
         return f"The first line is the best: {behind}."
+    if found.kind == "group" and found.lines == 1:
+        return f"Play the first line: no other is more than {_at_most(found.bound)} better."
     pair = found.lines == 2
     # Between attacking and playing safe it is not taste.
     like = "better" if pair else "best"

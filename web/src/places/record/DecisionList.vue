@@ -44,7 +44,7 @@ defineEmits<{ remove: [decision: Decision] }>()
               ><b class="lost">{{ points(-one.cost) }}</b>
               <span class="muted why">{{ one.choice_words }}</span></template
             >
-            <span v-else class="muted">as good as any</span>
+            <span v-else class="muted">{{ one.choice_words }}</span>
           </td>
           <td>{{ endingWord(one.ending) }}</td>
           <td>{{ one.stroke === null ? '–' : points(one.stroke) }}</td>

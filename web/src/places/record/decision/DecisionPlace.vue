@@ -63,7 +63,7 @@ const judged = computed(() => {
   const cost =
     one.cost > 0
       ? `The choice gave away ${(100 * one.cost).toFixed(1)} points: ${one.choice_words}.`
-      : 'The choice was as good as any, as far as can be told.'
+      : `The choice: ${one.choice_words}.`
   const stroke =
     one.stroke === null
       ? ''
