@@ -16,7 +16,7 @@ EASY = Situation(Layout.in_diamonds(TABLE, cue=(5.5, 2.5), b7=(7.0, 3.3), b9=(2.
 HARD = Situation(Layout.in_diamonds(TABLE, cue=(0.6, 0.5), b7=(4.6, 3.4), b8=(2.6, 2.6), b9=(6.4, 1.0)))
 
 # The break of a rack that both rivals end within a few shots.
-SHORT = 6
+SHORT = 8
 
 
 class PlainRules(unittest.TestCase):

@@ -46,6 +46,7 @@ from partita.table.layout import Layout
 from partita.table.spec import CUSHIONS, TableSpec
 from partita.views.drawing import read_stroke
 from partita.views.kick import look_at
+from partita.weighing.weighed import LEAST_ATTACK
 
 TABLE, D = TableSpec(), TableSpec().diamond_m
 NUMBERED = ("far-long", "foot", "near-long")
@@ -169,6 +170,8 @@ class Ways(unittest.TestCase):
         self.assertTrue(kicks.sight.hooked)
         self.assertFalse(kicks.straight)
         self.assertGreater(len({way.option.intention.route for way in kicks.ways}), 5)
+        # What pots by accident is called what it is, as in the ledger.
+        self.assertTrue(all(way.make >= LEAST_ATTACK for way in kicks.ways if way.option.attacks))
         for way in kicks.ways[:4]:
             self.assertEqual(way.option.intention.target, "2")
             rows = kicks.rater.executions_of(way.option, standard_draws(77, 1200))

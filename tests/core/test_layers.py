@@ -102,7 +102,7 @@ class Layers(unittest.TestCase):
         self.assertIn("near foot corner", drawing.words["scratches"])
 
     def pot(self) -> Stroke:
-        *_, last = weigh(WeighRequest(OPEN, LEAGUE, LEAGUE, samples=60))
+        *_, last = weigh(WeighRequest(OPEN, LEAGUE, LEAGUE, samples=60, ahead=False))
         options = [line.option for line in last.lines]
         return next(o.stroke for o in options if o.intention.kind == "pot" and o.intention.target == "7")
 
@@ -118,7 +118,7 @@ class OwnStrokes(unittest.TestCase):
     def test_a_tried_stroke_says_at_once_what_weighing_says_of_it(self) -> None:
         stroke = Stroke(-5.5, 1.6, 0.0, 0.2)
         tried = trial_document(try_stroke(ASKED, stroke)).option
-        *_, last = weigh(WeighRequest(OPEN, LEAGUE, LEAGUE, samples=200, own_strokes=(("mine", stroke),)))
+        *_, last = weigh(WeighRequest(OPEN, LEAGUE, LEAGUE, samples=200, ahead=False, own_strokes=(("mine", stroke),)))
         own = next(line for line in last.lines if line.option.source == "own")
         self.assertEqual((tried.name, tried.id), (own.option.name, own.option.id))
         self.assertAlmostEqual(tried.rack_chance.value, own.value, delta=0.03)

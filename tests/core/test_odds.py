@@ -34,7 +34,7 @@ OPEN = Situation(Layout.in_diamonds(TABLE, cue=(4, 1.2), b7=(6, 1), b8=(2, 3), b
 
 
 def last(situation: Situation, me: str = "league", them: str = "league", **more: object) -> dict:
-    request = WeighRequest(situation, PRESETS[me], PRESETS[them], samples=200, **more)  # type: ignore[arg-type]
+    request = WeighRequest(situation, PRESETS[me], PRESETS[them], samples=200, ahead=False, **more)  # type: ignore[arg-type]
     *_, last = weigh(request)
     return study_of(last).as_json()
 
@@ -76,7 +76,7 @@ class Weighing(unittest.TestCase):
         self.assertNotEqual(json.dumps(last(OPEN, seed=7)), json.dumps(last(OPEN, seed=8)))
 
     def test_the_first_study_comes_before_the_settled_one_and_intervals_narrow(self) -> None:
-        studies = list(weigh(WeighRequest(OPEN, LEAGUE, LEAGUE, samples=400)))
+        studies = list(weigh(WeighRequest(OPEN, LEAGUE, LEAGUE, samples=400, ahead=False)))
         first, settled = (study_of(studies[i]).options[0] for i in (0, -1))
         sampling = [option.doubt.sampling for option in (first, settled) if option.doubt]
         self.assertLess(sampling[1], 0.6 * sampling[0])

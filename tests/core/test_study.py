@@ -34,7 +34,7 @@ OPEN = Situation(Layout.in_diamonds(TABLE, cue=(4, 1.2), b7=(6, 1), b8=(2, 3), b
 
 
 def weighed(situation: Situation = OPEN, **more: object) -> dict:
-    request = WeighRequest(situation, LEAGUE, LEAGUE, samples=200, **more)  # type: ignore[arg-type]
+    request = WeighRequest(situation, LEAGUE, LEAGUE, samples=200, ahead=False, **more)  # type: ignore[arg-type]
     *_, last = weigh(request)
     return study_of(last).as_json()
 

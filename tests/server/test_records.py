@@ -4,9 +4,11 @@ import json
 import time
 from concurrent.futures import ThreadPoolExecutor
 from datetime import date, timedelta
+from importlib import import_module
 from types import SimpleNamespace
 from typing import Any
 
+from django.apps import apps
 from django.contrib.auth.models import User
 from django.db import connection
 from django.test import Client, SimpleTestCase, TestCase, TransactionTestCase
@@ -101,6 +103,15 @@ class Decisions(RecordTest):
         self.assertEqual(found["document"]["balls"], GOOD["balls"])
         drawing = self.send("get", f"decisions/{kept['id']}/drawing?best=true")
         self.assertEqual(drawing.status_code, 200)
+
+    def test_a_choice_of_before_that_nobody_can_tell_is_no_longer_called_as_good(self) -> None:
+        for trails_high in (0.015, 0.08):
+            self.played(1, "nothing_left")
+            decision = Decision.objects.latest("pk")
+            played = decision.said["played"] | {"trails_low": -0.01, "trails_high": trails_high}
+            Decision.objects.filter(pk=decision.pk).update(choice="alike", said=decision.said | {"played": played})
+        import_module("records.migrations.0007_open_choices").tell_apart(apps, None)
+        self.assertEqual([one.choice for one in Decision.objects.order_by("pk")], ["alike", "open"])
 
     def test_an_ending_that_cannot_be_and_a_line_that_is_not_there_are_refused_and_nothing_is_kept(self) -> None:
         for option, ending, said in (

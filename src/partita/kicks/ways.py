@@ -27,6 +27,7 @@ from partita.weighing.samples import FOULED, LOST_NOW, Samples
 from partita.weighing.weigh import DEFAULT_SAMPLES as WEIGHED
 from partita.weighing.weigh import check_draws
 from partita.weighing.weighed import Weighed
+from partita.weighing.worth import as_played
 
 DEFAULT_SAMPLES = 400
 # Halving: how many stay in, and the share of the samples that each has had by then.
@@ -81,7 +82,7 @@ def find_ways(request: KickRequest) -> Iterator[Kicks]:
     schools: dict[str, dict[str, Weighed]] = {}
 
     def found(progress: float, settled: bool = False) -> Kicks:
-        lines = halving.state(progress).lines
+        lines = [as_played(line, halving.hooked) for line in halving.state(progress).lines]
         ways = fold(
             (line for line in lines if is_kick(line.option)), lambda line: line.option.intention.route, _OF_A_ROUTE
         )

@@ -20,7 +20,9 @@ export function ledgerState(now: LedgerFacts): string {
   if (now.isSettled) {
     const settled = `settled in ${now.seconds.toFixed(1)} s`
     if (!now.running) return now.looked ? `${settled}, then looked ahead` : settled
-    return `${settled}; ${now.changed ? 'looking ahead' : 'now what would change the choice'}`
+    // With one line there is no choice that anything would change.
+    const ahead = now.changed || now.lines < 2
+    return `${settled}; ${ahead ? 'looking ahead' : 'now what would change the choice'}`
   }
   if (now.running) return now.lines ? 'refining' : 'looking'
   return ''

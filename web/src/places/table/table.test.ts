@@ -112,9 +112,9 @@ describe('the ledger says how far it is', () => {
   it('from looking to settled, and what still runs then', () => {
     expect(ledgerState(plain)).toBe('looking')
     expect(ledgerState({ ...plain, lines: 4 })).toBe('refining')
-    expect(ledgerState({ ...plain, isSettled: true })).toBe(
-      'settled in 2.0 s; now what would change the choice',
-    )
+    const choice = { ...plain, isSettled: true, lines: 4 }
+    expect(ledgerState(choice)).toBe('settled in 2.0 s; now what would change the choice')
+    expect(ledgerState({ ...choice, lines: 1 })).toBe('settled in 2.0 s; looking ahead')
     expect(ledgerState({ ...plain, isSettled: true, changed: true })).toBe('settled in 2.0 s; looking ahead')
     const over = { ...plain, isSettled: true, changed: true, running: false }
     expect(ledgerState(over)).toBe('settled in 2.0 s')
