@@ -5,13 +5,15 @@ Then it is played on by both deciding players with the luck taken out, freely an
 settled and as they were in the end, and from the best of the other sort (attack or safety), with the same seeds for
 all: `PLAYED` strokes, by which time what is left of an evaluation's error is small (a trial: half a point after five).
 A row a position, in a file that begins with the digest of the sources it belongs to: rows of another engine are not
-mixed in, the run begins anew.
+mixed in, the run begins anew. What a stroke was worth does not hang on how it was weighed, and is taken over from rows
+whose racks were played alike.
 """
 
 import hashlib
 import json
 import sys
 import time
+from collections.abc import Mapping
 from dataclasses import replace
 from pathlib import Path
 
@@ -47,30 +49,35 @@ _ROOMS = (
     "runout",
     "weighing",
 )
+# On which racks that are played do not hang.
+_WEIGHING = ("runout", "weighing")
 
 
-def sources() -> list[Path]:
+def sources(without: tuple[str, ...] = ()) -> list[Path]:
     """The files on which the figures hang; not the measured doubt, which is fitted on them."""
-    root = Path(partita.__file__).parent
-    found = sorted(path for room in _ROOMS for path in (root / room).rglob("*") if path.suffix in (".py", ".json"))
+    root, rooms = Path(partita.__file__).parent, [room for room in _ROOMS if room not in without]
+    found = sorted(path for room in rooms for path in (root / room).rglob("*") if path.suffix in (".py", ".json"))
     return [path for path in found if path != CARD]
 
 
-def engine() -> str:
+def engine(without: tuple[str, ...] = ()) -> str:
     """Digest of the sources."""
-    return hashlib.sha256(b"".join(path.read_bytes() for path in sources())).hexdigest()[:16]
+    return hashlib.sha256(b"".join(path.read_bytes() for path in sources(without))).hexdigest()[:16]
 
 
 class Rows:
-    """The rows of a run in their file."""
+    """The rows of a run in their file. known : what strokes were worth in rows that were weighed otherwise."""
 
     def __init__(self, path: Path, rollouts: int) -> None:
-        self.path, self.header = path, {"engine": engine(), "rollouts": rollouts}
+        playing = {"playing": engine(_WEIGHING), "rollouts": rollouts}
+        self.path, self.header = path, {"engine": engine(), **playing}
         lines = path.read_text(encoding="utf-8").splitlines() if path.exists() else []
-        if lines and json.loads(lines[0]) != self.header:
+        header, *rows = [json.loads(line) for line in lines] or [self.header]
+        self.known = worths_of(rows) if playing.items() <= header.items() else {}
+        if header != self.header:
             sys.stderr.write("the rows kept are of another engine or run: begun anew\n")
-            lines = []
-        self.rows: list[Row] = [json.loads(line) for line in lines[1:]]
+            rows = []
+        self.rows: list[Row] = rows
 
     def keep(self) -> None:
         """Write them, at one go."""
@@ -78,6 +85,18 @@ class Rows:
         draft = self.path.with_suffix(".draft")
         draft.write_text(text + "\n", encoding="utf-8")
         draft.replace(self.path)
+
+
+def worths_of(rows: list[Row]) -> dict[tuple[float, ...], list[float]]:
+    """What was played on, by the position's glance, the cue ball's place and the stroke; or by the glance, freely."""
+    known = {}
+    for row in rows:
+        known[(row["glance"],)] = row["freely"]
+        told = row["seeds"][0]
+        for line in (*told["lines"], *told["looked"]):
+            if "worth" in line:
+                known[(row["glance"], *told["cue"], *line["first"])] = line["worth"]
+    return known
 
 
 def questions() -> list[Question]:
@@ -90,7 +109,7 @@ def measure(rows: Rows, every: int) -> None:
     asked = questions()[::every]
     for number in range(len(rows.rows), len(asked)):
         row = weighed(asked[number])
-        play(row, asked[number], rows.header["rollouts"])
+        play(row, asked[number], rows.header["rollouts"], rows.known)
         rows.rows.append(row)
         rows.keep()
         sys.stderr.write(f"\r{number + 1} of {len(asked)} positions  ")
@@ -131,20 +150,21 @@ def _line(question: Question, best: Weighed, line: Weighed) -> Row:
     }  # fmt: skip
 
 
-def play(row: Row, question: Question, rollouts: int) -> None:
-    """Play on freely, and from the first lines of the first seed and the best of the other sort."""
+def play(row: Row, question: Question, rollouts: int, known: Mapping[tuple[float, ...], list[float]]) -> None:
+    """Play on freely, from the first lines of the first seed and the best of the other sort, but for what is known."""
     told = row["seeds"][0]
     placed = question
     if question.situation.in_hand != "none":
         x, y = told["cue"]
         placed = replace(question, situation=question.situation.with_cue_at((x, y)))
-    known: dict[str, list[float]] = {}
+    found = dict(known)
     for state in ("looked", "lines"):
         for line in [*told[state][:LINES], *other_sort(told[state])]:
-            if line["id"] not in known:
-                known[line["id"]] = _worth(placed, rollouts, np.array(line["first"]))
-            line["worth"] = known[line["id"]]
-    row["freely"] = _worth(question, rollouts, None)
+            stroke = (row["glance"], *told["cue"], *line["first"])
+            if stroke not in found:
+                found[stroke] = _worth(placed, rollouts, np.array(line["first"]))
+            line["worth"] = found[stroke]
+    row["freely"] = found.get((row["glance"],)) or _worth(question, rollouts, None)
 
 
 def other_sort(lines: list[Row]) -> list[Row]:

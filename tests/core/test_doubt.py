@@ -20,7 +20,7 @@ from benchmarks.odds.figures import (
     regrets,
     worst_by_chance,
 )
-from benchmarks.odds.rows import Rows, other_sort, play, sources, weighed
+from benchmarks.odds.rows import Rows, other_sort, play, sources, weighed, worths_of
 from partita.fitting import doubt as fit
 from partita.fitting.doubt import Row, worth_of
 from partita.games.question import Question
@@ -312,29 +312,38 @@ class ARunGoesOn(unittest.TestCase):
         layout = Layout.in_diamonds(TableSpec(), cue=(4, 1.2), b8=(2, 3), b9=(7, 3))
         question = Question(Situation(layout), PRESETS["league"], PRESETS["league"])
         row = weighed(question)
-        play(row, question, 4)
+        play(row, question, 4, {})
         first, again = row["seeds"]
         for state in ("lines", "looked"):
             lines, (other,) = first[state], other_sort(first[state])
             self.assertEqual([len(worth_of(one)) for one in (*lines[:3], other)], [4] * 4)
             self.assertAlmostEqual(other["gap"], lines[0]["value"] - other["value"], 9)
             self.assertNotIn("worth", again[state][0], "another seed is not played on")
-        worth = {one["id"]: one["worth"] for one in first["looked"] if "worth" in one}
+        worth = {tuple(one["first"]): one["worth"] for one in first["looked"] if "worth" in one}
         for one in first["lines"]:
-            self.assertEqual(one.get("worth", worth.get(one["id"])), worth.get(one["id"], one.get("worth")))
+            if "worth" in one and tuple(one["first"]) in worth:
+                self.assertEqual(one["worth"], worth[tuple(one["first"])], "the same stroke is worth the same")
         self.assertEqual(len(row["freely"]), 4)
+        # What is known is not played again.
+        known = worths_of([row])
+        again = row | {"freely": []}
+        play(again, question, 2, known)
+        self.assertEqual((again["freely"], worths_of([again])), (row["freely"], known))
         self.assertGreater(first["looked_s"], first["settled_s"])
 
     def test_rows_are_found_again_and_those_of_another_engine_are_not_mixed_in(self) -> None:
         with tempfile.TemporaryDirectory() as folder:
             path = Path(folder) / "rows.jsonl"
             rows = Rows(path, 64)
-            rows.rows.append({"game": "nine-ball"})
+            one = {"glance": 0.5, "freely": [1.0], "seeds": [{"cue": [1, 2], "lines": [], "looked": []}]}
+            rows.rows.append(one)
             rows.keep()
-            self.assertEqual(Rows(path, 64).rows, [{"game": "nine-ball"}])
-            self.assertEqual(Rows(path, 32).rows, [])
+            self.assertEqual(Rows(path, 64).rows, [one])
+            self.assertEqual((Rows(path, 32).rows, Rows(path, 32).known), ([], {}))
+            path.write_text(f"{json.dumps(rows.header | {'engine': 'weighs otherwise'})}\n{json.dumps(one)}\n")
+            self.assertEqual((Rows(path, 64).rows, Rows(path, 64).known), ([], {(0.5,): [1.0]}))
             path.write_text(json.dumps({"engine": "another", "racks": 64}) + '\n{"game": "snooker"}\n')
-            self.assertEqual(Rows(path, 64).rows, [])
+            self.assertEqual((Rows(path, 64).rows, Rows(path, 64).known), ([], {}))
 
     def test_rows_hang_on_the_engine_and_not_on_the_doubt_that_is_fitted_on_them(self) -> None:
         names = {path.name for path in sources()}

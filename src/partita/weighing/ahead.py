@@ -41,14 +41,7 @@ class _Stage:
     rollouts: int
 
 
-_STAGES = (
-    _Stage(1, 3, 10, 24),
-    _Stage(1, 1, 10, 48),
-    _Stage(1, 0, 10, 96),
-    _Stage(3, 1, 4, 32),
-    _Stage(3, 1, 4, 64),
-    _Stage(3, 0, 4, 128),
-)
+_STAGES = (_Stage(1, 3, 10, 24), _Stage(3, 1, 6, 32), _Stage(3, 1, 6, 64), _Stage(3, 0, 6, 128))
 # Lines whose strokes are searched for once more: the first few, as far as they may be better than the first.
 _SHARPENED, _SHARPENING = 5, 0.15
 # Lines beside those of a stage that may be looked at because they come up to lead.
