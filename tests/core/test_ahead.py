@@ -9,7 +9,10 @@ import numpy as np
 from benchmarks.odds.positions import kept_positions
 from partita.games.question import Question
 from partita.games.situation import Situation
+from partita.options.finder import constructed
+from partita.options.fold import shot_of
 from partita.physics.stroke import Stroke
+from partita.players.executions import standard_draws
 from partita.players.stroke_model import PRESETS
 from partita.playing.playout import first_stroke, racks_of
 from partita.playing.racks import AT_FRESH, AT_WHO, LOG, gains_of
@@ -20,6 +23,8 @@ from partita.table.layout import Layout
 from partita.table.spec import TableSpec
 from partita.weighing.ahead import weight_of
 from partita.weighing.doubt import doubt_between, doubt_of
+from partita.weighing.halving import Halving
+from partita.weighing.rater import Rater
 from partita.weighing.verdict import ENOUGH, may_be_better, verdict
 from partita.weighing.weigh import WeighRequest, weigh
 from partita.weighing.weighed import NOT_AHEAD, Ahead, Weighing
@@ -62,6 +67,28 @@ class Rollouts(unittest.TestCase):
             for _ in racks_of(Question(OPEN, LEAGUE, LEAGUE), found, logs=np.zeros((8, 30, LOG)), fresh=fresh):
                 pass
         np.testing.assert_array_equal(plain, tried)
+
+
+class Sharpened(unittest.TestCase):
+    def test_searched_for_once_more_a_stroke_is_better_and_other_seeds_find_one_that_is_worth_nearly_the_same(self) -> None:
+        rater, few, more = Rater(OPEN, LEAGUE, LEAGUE), [], []
+        pots, draws = constructed(rater.scene), standard_draws(99, 3000)
+        for seed in (1, 2, 3, 4):
+            halving = Halving(rater, seed, 1000)
+            halving.enter(pots)
+            first = halving.ranking()[0]
+            best = halving.sharpen(first)
+            self.assertEqual(shot_of(halving.field[best]), shot_of(halving.field[first]))
+            few.append(float(rater.sample(halving.field[first], draws).value.mean()))
+            more.append(float(rater.sample(halving.field[best], draws).value.mean()))
+        self.assertGreater(np.mean(more), np.mean(few))
+        self.assertLess(max(more) - min(more), 0.6 * (max(few) - min(few)))
+
+    def test_a_stroke_of_ones_own_stays_as_it_is(self) -> None:
+        rater = Rater(OPEN, LEAGUE, LEAGUE)
+        halving = Halving(rater, 1, 100)
+        halving.enter([replace(option, source="own") for option in constructed(rater.scene)[:3]])
+        self.assertEqual((halving.sharpen(1), len(halving.field)), (1, 3))
 
 
 class LookingAhead(unittest.TestCase):
