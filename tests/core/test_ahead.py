@@ -70,7 +70,9 @@ class Rollouts(unittest.TestCase):
 
 
 class Sharpened(unittest.TestCase):
-    def test_searched_for_once_more_a_stroke_is_better_and_other_seeds_find_one_that_is_worth_nearly_the_same(self) -> None:
+    def test_searched_for_once_more_a_stroke_is_better_and_other_seeds_find_one_that_is_worth_nearly_the_same(
+        self,
+    ) -> None:
         rater, few, more = Rater(OPEN, LEAGUE, LEAGUE), [], []
         pots, draws = constructed(rater.scene), standard_draws(99, 3000)
         for seed in (1, 2, 3, 4):

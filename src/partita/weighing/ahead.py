@@ -25,7 +25,7 @@ from partita.playing.playout import first_option, racks_of
 from partita.playing.racks import LOG, gains_of
 from partita.weighing.doubt import doubt_between, doubt_of
 from partita.weighing.halving import Halving
-from partita.weighing.verdict import may_be_better
+from partita.weighing.verdict import ENOUGH, at_most_better, may_be_better
 from partita.weighing.weighed import Ahead, Weighed
 
 Floats = NDArray[np.float64]
@@ -41,12 +41,14 @@ class _Stage:
     rollouts: int
 
 
-_STAGES = (_Stage(1, 3, 10, 24), _Stage(3, 1, 6, 32), _Stage(3, 1, 6, 64), _Stage(3, 0, 6, 128))
+_STAGES = (_Stage(1, 3, 10, 24), _Stage(5, 1, 6, 32), _Stage(5, 1, 6, 64), _Stage(5, 0, 6, 128))
+# A line is looked at until it is known to be better by no more than this, so that the answer is not on the edge.
+_SURELY = 0.8 * ENOUGH
 # Lines whose strokes are searched for once more: the first few, as far as they may be better than the first.
 _SHARPENED, _SHARPENING = 5, 0.15
 # Lines beside those of a stage that may be looked at because they come up to lead.
 _MORE = 3
-# Strokes of one piece of work (an even number of roll-outs of one stroke, or of three); pieces before others have a go.
+# Strokes of one piece of work (an even number of roll-outs of one stroke, or of five); pieces before others have a go.
 _PIECE, _AT_ONCE = 12, 10
 # Roll-outs whose scatter says something.
 _FEWEST = 4
@@ -85,7 +87,9 @@ def _sharpen(halving: Halving) -> Iterator[float]:
     """Better strokes for the leading lines, and their ways anew; yields how much of it is done."""
     game, lines = halving.rater.situation.game, halving.lines()
     leads = [doubt_between(lines[0][1], line, game) for _, line in lines[1:_SHARPENED]]
-    leading = [i for (i, _), (lead, doubt) in zip(lines[1:], leads, strict=False) if may_be_better(lead, doubt.whole)]
+    leading = [
+        i for (i, _), (lead, doubt) in zip(lines[1:], leads, strict=False) if may_be_better(lead, doubt.whole, _SURELY)
+    ]
     for done, i in enumerate([lines[0][0], *leading] if lines else []):
         yield done / (1 + len(leading))
         halving.stand_for(halving.sharpen(i))
@@ -119,16 +123,19 @@ def _count(terms: dict[int, _Terms], i: int, strokes: int) -> int:
 
 
 def _waiting(halving: Halving, looked: set[int], stage: _Stage) -> list[int]:
-    """The first lines, the user's own and those that may be better by too much, the best first, as far as there is room
-    for new ones: among equals there is always another that comes up. For one that comes up to lead there is more."""
+    """The first line, others that are asked for, and those that may be better by too much, what may be best of all
+    first, as far as there is room for new ones: among equals there is always another that comes up. For one that comes
+    up to lead there is a little more."""
     lines, game = halving.lines(), halving.rater.situation.game
-
-    def matters(place: int, line: Weighed) -> bool:
+    asked: list[int] = []
+    better: dict[int, float] = {}
+    for place, (i, line) in enumerate(lines[1:], 1):
         lead, doubt = doubt_between(lines[0][1], line, game)
-        is_asked = place < stage.least or (line.option.source == "own" and stage.least > 0)
-        return is_asked or may_be_better(lead, doubt.whole)
-
-    others = [i for place, (i, line) in enumerate(lines[1:], 1) if matters(place, line)]
+        if place < stage.least or (line.option.source == "own" and stage.least > 0):
+            asked.append(i)
+        elif may_be_better(lead, doubt.whole, _SURELY):
+            better[i] = at_most_better(lead, doubt.whole)
+    others = [*asked, *sorted(better, key=lambda i: (-better[i], i))]
     leading = [lines[0][0], *others] if others or (lines and stage.least) else []
     room = max(stage.most - len(looked), 0)
     new = [i for i in leading if i not in looked][:room]
