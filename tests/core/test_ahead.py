@@ -112,11 +112,11 @@ class LookingAhead(unittest.TestCase):
     def test_lines_that_may_be_much_better_are_all_looked_at_and_others_are_left(self) -> None:
         last = states()[-1]
         best, *others = last.lines
-        self.assertEqual(best.ahead.strokes, 3)
+        self.assertEqual(best.ahead.strokes, 5)
         for one in others:
             lead, doubt = doubt_between(best, one, "nine-ball")
             if may_be_better(lead, doubt.whole):
-                self.assertEqual(one.ahead.strokes, 3, one.option.name)
+                self.assertEqual(one.ahead.strokes, 5, one.option.name)
         told = [one for one in last.lines if one.ahead.strokes == 1 and one.ahead.rollouts]
         self.assertTrue(all(one.ahead.rollouts < best.ahead.rollouts for one in told))
         self.assertEqual([one.value for one in last.lines], sorted((one.value for one in last.lines), reverse=True))
@@ -127,8 +127,8 @@ class LookingAhead(unittest.TestCase):
         before = next((one for one in settled.lines if one.option.id == first.option.id), settled.lines[0])
         self.assertLess(doubt_of(first, "nine-ball").model, doubt_of(before, "nine-ball").model)
         told = study_of(last).options[0]
-        self.assertIn("3 strokes ahead", told.doubt_words)
-        self.assertEqual((told.ahead and told.ahead.strokes, study_of(settled).options[0].ahead), (3, None))
+        self.assertIn("5 strokes ahead", told.doubt_words)
+        self.assertEqual((told.ahead and told.ahead.strokes, study_of(settled).options[0].ahead), (5, None))
 
     def test_what_is_told_by_ending_still_adds_up_to_the_rack_chance(self) -> None:
         for told in study_of(states()[-1]).options:
