@@ -112,34 +112,43 @@ def fitted(rows: list[Row]) -> dict[str, Doubts]:
     }
     together = round(_together(rows, alone), 3)
     settled = {game: replace(one, together=together) for game, one in alone.items()}
-    ahead, apart = _left_ahead(rows, settled)
-    return {game: replace(one, ahead=ahead, ahead_between=apart) for game, one in settled.items()}
+    found = {}
+    for game, one in settled.items():
+        ahead, apart = _left_ahead(rows, settled, game)
+        found[game] = replace(one, ahead=ahead, ahead_between=apart)
+    return found
 
 
-def _left_ahead(rows: list[Row], doubts: dict[str, Doubts]) -> tuple[dict[str, float], dict[str, float]]:
-    """By strokes ahead, what is left of the model's part of a line's doubt, and of a difference of two."""
-    alone, apart = {}, {}
+def _left_ahead(rows: list[Row], doubts: dict[str, Doubts], game: str) -> tuple[dict[str, float], dict[str, float]]:
+    """By strokes ahead, what is left of the model's part of a line's doubt, and of a difference of two: of a game, held
+    towards what is left in all."""
+    alone: dict[str, float] = {}
+    apart: dict[str, float] = {}
     for strokes in sorted({line["strokes"] for _, line, _ in lines_of(rows, "looked")} - {0}):
         told = [one for one in lines_of(rows, "looked") if one[1]["strokes"] == strokes]
-        alone[str(strokes)] = _share_left([_alone(line, doubts[row["game"]]) for row, line, _ in told])
+        lines = [(row["game"], _alone(line, doubts[row["game"]])) for row, line, _ in told]
         pairs = [
-            (row["seeds"][0]["looked"][0], line, doubts[row["game"]]) for row, line, place in told if place > 0
-        ]  # fmt: skip
-        apart[str(strokes)] = _share_left([_apart(*pair) for pair in pairs if pair[0]["strokes"] >= strokes])
+            (row["game"], _apart(first, line, doubts[row["game"]]))
+            for row, line, place in told
+            if place > 0 and (first := row["seeds"][0]["looked"][0])["strokes"] >= strokes
+        ]
+        for cases, left in ((lines, alone), (pairs, apart)):
+            of_all = _share_left([case for _, case in cases], _PRIOR_LEFT, _LEFT_SPREAD)
+            left[str(strokes)] = round(_share_left([c for of, c in cases if of == game], of_all, _GAME_SPREAD), 3)
     return alone, apart
 
 
-def _share_left(cases: list[tuple[float, float, float]]) -> float:
+def _share_left(cases: list[tuple[float, float, float]], prior: float, spread: float) -> float:
     """The share of the model's part that fits errors best; cases : error, known variance, the model's part."""
 
     def loss(at: float) -> float:
-        total = (at - math.log(_PRIOR_LEFT)) ** 2 / (2 * _LEFT_SPREAD**2)
+        total = (at - math.log(prior)) ** 2 / (2 * spread**2)
         for error, known, model in cases:
             variance = known + (math.exp(at) * model) ** 2
             total += 0.5 * (math.log(variance) + error**2 / variance)
         return total
 
-    return round(math.exp(float(minimize_scalar(loss, bounds=(-3.0, 0.5), method="bounded").x)), 3)
+    return math.exp(float(minimize_scalar(loss, bounds=(-3.0, 0.5), method="bounded").x))
 
 
 def _alone(line: Row, doubts: Doubts) -> tuple[float, float, float]:
