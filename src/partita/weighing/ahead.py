@@ -41,13 +41,14 @@ class _Stage:
     rollouts: int
 
 
-_STAGES = (_Stage(1, 3, 10, 24), _Stage(5, 1, 6, 32), _Stage(5, 1, 6, 64), _Stage(5, 0, 6, 128))
+# The third stage is for lines that have come into the list since the first.
+_STAGES = (_Stage(1, 3, 10, 24), _Stage(5, 1, 5, 32), _Stage(1, 0, 6, 24), _Stage(5, 1, 3, 64))
 # A line is looked at until it is known to be better by no more than this, so that the answer is not on the edge.
 _SURELY = 0.8 * ENOUGH
 # Lines whose strokes are searched for once more: the first few, as far as they may be better than the first.
 _SHARPENED, _SHARPENING = 5, 0.15
 # Lines beside those of a stage that may be looked at because they come up to lead.
-_MORE = 3
+_MORE = 2
 # Strokes of one piece of work (an even number of roll-outs of one stroke, or of five); pieces before others have a go.
 _PIECE, _AT_ONCE = 12, 10
 # Roll-outs whose scatter says something.
@@ -101,9 +102,8 @@ def _looked_ahead(halving: Halving, question: Question, effort: float) -> Iterat
     terms: dict[int, _Terms] = {}
     of = sum(stage.strokes for stage in _STAGES)
     done = 0
-    looked: dict[int, set[int]] = {stage.strokes: set() for stage in _STAGES}
     for stage in _STAGES:
-        wanted, seen = _even(effort * stage.rollouts), looked[stage.strokes]
+        wanted, seen = _even(effort * stage.rollouts), set[int]()
         while waiting := [i for i in _waiting(halving, seen, stage) if _count(terms, i, stage.strokes) < wanted]:
             for i in waiting:
                 halving.stand_for(i)
