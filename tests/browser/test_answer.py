@@ -225,7 +225,7 @@ class Answer(BrowserCase):
         page.get_by_role("option", name="June Okoro").click()
         page.get_by_role("button", name="Weigh").click()
         page.get_by_role("button", name="Stop").click()
-        expect(page.get_by_role("button", name="Weigh")).to_be_visible(timeout=20_000)
+        expect(page.get_by_role("button", name="Weigh")).to_be_visible(timeout=120_000)
         study = Study.objects.latest("pk")
         self.assertEqual(study.question["them"]["name"], "June Okoro")
         self.assertIn(study.status, ("stopped", "done"))

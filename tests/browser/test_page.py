@@ -149,6 +149,7 @@ class TheFrame(BrowserCase):
         page.get_by_label("Me", exact=True).click()
         page.get_by_role("option", name="Wil at his best").click()
         self.weigh()
+        expect(page.get_by_text("then looked ahead")).to_be_visible(timeout=240_000)
         me = Study.objects.latest("pk").question["me"]
         self.assertEqual((me["name"], me["hand"], me["reach_m"], me["aim_deg"]), ("Wil at his best", "left", 0.9, 0.15))
         page.get_by_role("link", name="Players").click()
