@@ -215,6 +215,8 @@ class Answer(BrowserCase):
         self.page.keyboard.press("Shift+ArrowUp")
         self.assertEqual(self.place_words("7"), "Ball 7 at 4.40, 1.36")
         expect(self.page.get_by_text("the layout has changed since")).to_be_visible()
+        # Whether or not it still looks ahead at the other layout.
+        expect(self.page.get_by_role("button", name="Weigh")).to_be_visible()
         self.page.keyboard.press("Control+z")
         self.page.keyboard.press("Control+z")
         expect(self.page.get_by_text(re.compile("settled in"))).to_be_visible()

@@ -20,7 +20,14 @@ const study = useStudy()
   <Button variant="outlined" @click="emit('save')">
     <span v-if="board.isKept">Saved</span><KeyLabel v-else label="Save" letter="S" />
   </Button>
-  <Button v-if="study.running" label="Stop" variant="outlined" class="weigh" @click="emit('stop')" />
+  <!-- Another question than the one that runs can be asked at once: it takes that one's place. -->
+  <Button
+    v-if="study.running && !study.stale"
+    label="Stop"
+    variant="outlined"
+    class="weigh"
+    @click="emit('stop')"
+  />
   <Button v-else class="weigh" @click="emit('weigh')"><KeyLabel label="Weigh" letter="W" /></Button>
 </template>
 
