@@ -13,7 +13,7 @@ from partita.fitting.doubt import Row, between, lines_of, noise_of, of_gap, of_l
 from partita.fitting.reliability import deciles
 from partita.reports.ledger.words import better_share
 from partita.weighing.doubt import Doubt, Doubts
-from partita.weighing.verdict import may_be_better, verdict
+from partita.weighing.verdict import ENOUGH, at_most_better, verdict
 
 Floats = NDArray[np.float64]
 Json = dict[str, Any]
@@ -118,10 +118,9 @@ def decided(told: list[tuple[Row, Doubts]], state: str) -> Json:
         other = other_sort(lines)
         lead = (other[0]["gap"], of_gap(lines[0], other[0], doubts)) if other else (1.0, 0.0)
         sort.append(lead[0] > Z * lead[1])
-        safe.append(sort[-1] or not may_be_better(*lead))
+        safe.append(sort[-1] or at_most_better(*lead) <= ENOUGH)
         if found.kind != "open":
-            first = regret_of(lines, 0)
-            lost.append(first)
+            lost.append(regret_of(lines, 0))
             held += [regret_of(lines, place) <= found.bound for place in range(found.lines) if "worth" in lines[place]]
     figures = {"the best is told": best, "one group": group, "decided": np.logical_or(best, group).tolist()}
     figures |= {"attack or safe is told": sort, "told, or hardly better": safe}

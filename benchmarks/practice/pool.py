@@ -21,10 +21,9 @@ from partita.files.layout_file import LayoutFile
 from partita.games.situation import Situation
 from partita.options.option import ATTACKS, SAFETIES
 from partita.players.stroke_model import PRESETS
-from partita.practice.quiz.kinds import is_clear
 from partita.reports.ledger.report import study_of
 from partita.reports.ledger.schema import StudyDocument
-from partita.reports.quiz.report import lines_of, position_of, short_json
+from partita.reports.quiz.report import position_of, short_json
 from partita.reports.schema import ChanceDocument
 from partita.weighing.doubt import doubt_between
 from partita.weighing.weigh import WeighRequest, weigh
@@ -59,7 +58,7 @@ def promising(situation: Situation, level: str) -> bool:
         one.model_copy(update={"trails": ChanceDocument.model_validate(of)})
         for one, of in zip(study.options, trails, strict=True)
     ]
-    return is_question(study.model_copy(update={"options": options}), situation)
+    return row_of(study.model_copy(update={"options": options}), situation, {}, level) is not None
 
 
 def found(game: str, level: str, seed: int) -> Situation | None:
@@ -76,16 +75,17 @@ def asked(situation: Situation, level: str) -> Json | None:
     document = layout_file.write(LayoutFile(situation))
     situation = layout_file.read(document).situation
     try:
-        study = weighed(situation, level) if promising(situation, level) else None
+        return row_of(weighed(situation, level), situation, document, level) if promising(situation, level) else None
     except (Refused, StopIteration):
         return None
-    row = position_of(study, situation, document, level) if study and is_question(study, situation) else None
-    return short_json(row) if row else None
 
 
-def is_question(study: StudyDocument, situation: Situation) -> bool:
-    """Whether a study tells its lines apart, the best of which is a shot that a quiz can ask for."""
-    return is_clear(lines_of(study, situation)) and study.options[0].kind in (*ATTACKS, *SAFETIES)
+def row_of(study: StudyDocument, situation: Situation, layout: Json, level: str) -> Json | None:
+    """A position from its study; None where its lines are not told apart, or the best is no shot one can ask for."""
+    position = position_of(study, situation, layout, level)
+    if position is None or study.options[0].kind not in (*ATTACKS, *SAFETIES):
+        return None
+    return short_json(position)
 
 
 def again(game: str) -> None:
@@ -95,12 +95,11 @@ def again(game: str) -> None:
     for done, row in enumerate(rows, 1):
         situation = layout_file.read(row["layout"]).situation
         try:
-            study = weighed(situation, row["level"])
+            one = row_of(weighed(situation, row["level"]), situation, row["layout"], row["level"])
         except Refused:
-            continue
-        one = position_of(study, situation, row["layout"], row["level"]) if is_question(study, situation) else None
+            one = None
         if one is not None:
-            found.append({**short_json(one), "seed": row["seed"]})
+            found.append({**one, "seed": row["seed"]})
         sys.stderr.write(f"\r{game}: {len(found)} of {done} kept, {len(rows)} in all ")
     keep(game, found)
     sys.stderr.write("\n")

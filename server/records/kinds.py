@@ -81,11 +81,12 @@ def _answers(asked: Reckoning) -> Iterator[Answer]:
 
 def _worked_out(decision: Decision, anew: bool) -> Iterator[bool | None]:
     """What is to be, of one decision: None as it goes on, and at last whether it could be."""
-    if not anew or decision.better is None:
-        could = reckon_better(decision)
-        yield None if anew else could
-    if anew:
-        yield from weigh_anew(decision)
+    if not anew:
+        yield reckon_better(decision)
+        return
+    if decision.better is None:
+        reckon_better(decision)
+    yield from weigh_anew(decision)
 
 
 def question_of(decision: Decision) -> Question:

@@ -25,7 +25,7 @@ from partita.weighing.ahead import weight_of
 from partita.weighing.doubt import doubt_between, doubt_of
 from partita.weighing.halving import Halving
 from partita.weighing.rater import Rater
-from partita.weighing.verdict import ENOUGH, may_be_better, verdict
+from partita.weighing.verdict import ENOUGH, at_most_better, verdict
 from partita.weighing.weigh import WeighRequest, weigh
 from partita.weighing.weighed import NOT_AHEAD, Ahead, Weighing
 from tests.core.test_doubt import line
@@ -115,7 +115,7 @@ class LookingAhead(unittest.TestCase):
         self.assertEqual(best.ahead.strokes, 5)
         for one in others:
             lead, doubt = doubt_between(best, one, "nine-ball")
-            if may_be_better(lead, doubt.whole):
+            if at_most_better(lead, doubt.whole) > ENOUGH:
                 self.assertEqual(one.ahead.strokes, 5, one.option.name)
         told = [one for one in last.lines if one.ahead.strokes == 1 and one.ahead.rollouts]
         self.assertTrue(all(one.ahead.rollouts < best.ahead.rollouts for one in told))

@@ -8,12 +8,17 @@ _ENOUGH = 0.02
 
 
 def tell_apart(apps: Any, editor: Any) -> None:
-    """Where more may have been lost it is called open."""
+    """Where more may have been lost, or nothing was kept of what was said, it is called open."""
     decisions = apps.get_model("records", "Decision").objects
-    for decision in decisions.filter(choice="alike").exclude(said=None).only("pk", "said").iterator():
-        played, best = decision.said.get("played", {}), decision.said.get("best", {})
-        if played.get("id") != best.get("id") and played.get("trails_high", 0.0) > _ENOUGH:
+    for decision in decisions.filter(choice="alike").only("pk", "said").iterator():
+        if not _is_as_good(decision.said):
             decisions.filter(pk=decision.pk).update(choice="open")
+
+
+def _is_as_good(said: Any) -> bool:
+    if not said:
+        return False
+    return bool(said["played"]["id"] == said["best"]["id"] or said["played"]["trails_high"] <= _ENOUGH)
 
 
 class Migration(migrations.Migration):

@@ -25,7 +25,7 @@ from partita.playing.playout import first_option, racks_of
 from partita.playing.racks import LOG, gains_of
 from partita.weighing.doubt import doubt_between, doubt_of
 from partita.weighing.halving import Halving
-from partita.weighing.verdict import ENOUGH, at_most_better, may_be_better
+from partita.weighing.verdict import ENOUGH, at_most_better
 from partita.weighing.weighed import Ahead, Weighed
 
 Floats = NDArray[np.float64]
@@ -87,12 +87,13 @@ def look_ahead(halving: Halving, question: Question, effort: float = 1.0) -> Ite
 def _sharpen(halving: Halving) -> Iterator[float]:
     """Better strokes for the leading lines, and their ways anew; yields how much of it is done."""
     game, lines = halving.rater.situation.game, halving.lines()
-    leads = [doubt_between(lines[0][1], line, game) for _, line in lines[1:_SHARPENED]]
-    leading = [
-        i for (i, _), (lead, doubt) in zip(lines[1:], leads, strict=False) if may_be_better(lead, doubt.whole, _SURELY)
-    ]
-    for done, i in enumerate([lines[0][0], *leading] if lines else []):
-        yield done / (1 + len(leading))
+    leading = [lines[0][0]] if lines else []
+    for i, line in lines[1:_SHARPENED]:
+        lead, doubt = doubt_between(lines[0][1], line, game)
+        if at_most_better(lead, doubt.whole) > _SURELY:
+            leading.append(i)
+    for done, i in enumerate(leading):
+        yield done / len(leading)
         halving.stand_for(halving.sharpen(i))
     halving.tell_ways()
     yield 1.0
@@ -131,10 +132,11 @@ def _waiting(halving: Halving, looked: set[int], stage: _Stage) -> list[int]:
     better: dict[int, float] = {}
     for place, (i, line) in enumerate(lines[1:], 1):
         lead, doubt = doubt_between(lines[0][1], line, game)
+        most = at_most_better(lead, doubt.whole)
         if place < stage.least or (line.option.source == "own" and stage.least > 0):
             asked.append(i)
-        elif may_be_better(lead, doubt.whole, _SURELY):
-            better[i] = at_most_better(lead, doubt.whole)
+        elif most > _SURELY:
+            better[i] = most
     others = [*asked, *sorted(better, key=lambda i: (-better[i], i))]
     leading = [lines[0][0], *others] if others or (lines and stage.least) else []
     room = max(stage.most - len(looked), 0)

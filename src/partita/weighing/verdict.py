@@ -42,11 +42,6 @@ def is_close(lead: float, deviation: float) -> bool:
     return lead <= TWO_SIDED * deviation
 
 
-def may_be_better(lead: float, deviation: float, by: float = ENOUGH) -> bool:
-    """Whether the other one may be better by more than anybody minds, one time in twenty or more often."""
-    return at_most_better(lead, deviation) > by
-
-
 def at_most_better(lead: float, deviation: float) -> float:
     """By how much the other one is better at most, nineteen times in twenty; no less than nothing."""
     return max(0.0, ONE_SIDED * deviation - lead)
