@@ -221,6 +221,27 @@ class Answer(BrowserCase):
         self.page.keyboard.press("Control+z")
         expect(self.page.get_by_text(re.compile("settled in"))).to_be_visible()
 
+    def test_what_runs_on_at_another_layout_can_be_stopped_or_gives_way_to_the_next_question(self) -> None:
+        page = self.page
+        page.get_by_role("button", name="Weigh").click()
+        page.get_by_label("Ledger of options").locator("ol li").first.wait_for()
+        page.locator("svg.table [data-ball='7']").focus()
+        page.keyboard.press("ArrowRight")
+        stop = page.get_by_role("button", name="Stop", exact=True)
+        stop.click()
+        expect(stop).to_have_count(0, timeout=120_000)
+        self.assertEqual(Study.objects.latest("pk").status, "stopped")
+        for _ in range(2):
+            page.get_by_role("button", name="Weigh").click()
+            page.get_by_label("Ledger of options").locator("ol li").first.wait_for()
+            page.locator("svg.table [data-ball='7']").focus()
+            page.keyboard.press("ArrowRight")
+        eventually(
+            "the question before is over",
+            lambda: Study.objects.order_by("-pk")[1].status == "stopped",
+            120,
+        )
+
     def test_a_running_study_can_be_stopped_and_the_players_matter(self) -> None:
         page = self.page
         page.get_by_label("Opponent", exact=True).click()

@@ -46,6 +46,8 @@ const progress = computed(() => (study.running ? Math.max(0.04, study.study?.pro
     >
       <KeyLabel label="Refine" letter="R" />
     </button>
+    <!-- Weigh stands where Stop does when the layout has changed. -->
+    <button v-if="study.running && study.stale" type="button" class="act" @click="study.stop()">Stop</button>
     <ProgressLine v-if="study.study" label="Weighing" :share="progress" />
     <p v-if="study.isHeld" class="held">In their old order while you point at them.</p>
     <div v-if="study.options.length && !guess.waits" class="choices" role="group" aria-label="Show">

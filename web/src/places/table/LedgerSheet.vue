@@ -103,6 +103,8 @@ const hold = (event: PointerEvent) => study.running && event.pointerType === 'mo
   min-height: 220px;
   overflow: hidden;
 }
+.stale .verdict,
+.stale .choice,
 .stale .lines {
   opacity: 0.55;
 }
