@@ -24,6 +24,7 @@ import partita
 from benchmarks.odds.positions import kept_positions
 from partita.fitting.doubt import Row
 from partita.games.question import Question
+from partita.parallel import side_by_side
 from partita.players.stroke_model import PRESETS
 from partita.playing.playout import first_option, racks_of
 from partita.playing.racks import AT_FRESH, LOG, gains_of
@@ -157,14 +158,16 @@ def play(row: Row, question: Question, rollouts: int, known: Mapping[tuple[float
     if question.situation.in_hand != "none":
         x, y = told["cue"]
         placed = replace(question, situation=question.situation.with_cue_at((x, y)))
-    found = dict(known)
-    for state in ("looked", "lines"):
-        for line in [*told[state][:LINES], *other_sort(told[state])]:
-            stroke = (row["glance"], *told["cue"], *line["first"])
-            if stroke not in found:
-                found[stroke] = _worth(placed, rollouts, np.array(line["first"]))
-            line["worth"] = found[stroke]
-    row["freely"] = found.get((row["glance"],)) or _worth(question, rollouts, None)
+    lines = [line for state in ("looked", "lines") for line in [*told[state][:LINES], *other_sort(told[state])]]
+    freely, where = (row["glance"],), (row["glance"], *told["cue"])
+    asked: dict[tuple[float, ...], tuple[Question, Floats | None]] = {freely: (question, None)}
+    asked |= {(*where, *line["first"]): (placed, np.array(line["first"])) for line in lines}
+    unknown = [key for key in asked if key not in known]
+    worths = side_by_side(lambda key: _worth(asked[key][0], rollouts, asked[key][1]), unknown)
+    found = {**known, **dict(zip(unknown, worths, strict=True))}
+    for line in lines:
+        line["worth"] = found[(*where, *line["first"])]
+    row["freely"] = found[freely]
 
 
 def other_sort(lines: list[Row]) -> list[Row]:

@@ -43,12 +43,12 @@ def states(samples: int = 200) -> tuple[Weighing, ...]:
 
 class Rollouts(unittest.TestCase):
     def test_with_the_luck_taken_out_racks_win_as_often_and_scatter_far_less(self) -> None:
-        found, logs = np.zeros((240, 2)), np.zeros((240, 60, LOG))
+        found, logs = np.zeros((160, 2)), np.zeros((160, 60, LOG))
         first = first_stroke(Question(OPEN, LEAGUE, LEAGUE), Stroke(-10.0, 1.0))
-        for _ in racks_of(Question(OPEN, LEAGUE, LEAGUE), found, first=first, logs=logs, fresh=16):
+        for _ in racks_of(Question(OPEN, LEAGUE, LEAGUE), found, first=first, logs=logs, fresh=8):
             pass
         adjusted = logs[:, 0, AT_FRESH] + gains_of(logs)[:, 1:].sum(axis=1)
-        noise = np.sqrt((adjusted - found[:, 0]).var() / 240)
+        noise = np.sqrt((adjusted - found[:, 0]).var() / 160)
         self.assertLess(abs(adjusted.mean() - found[:, 0].mean()), 2.6 * noise)
         self.assertLess(adjusted.var(), 0.5 * found[:, 0].var())
 
@@ -137,14 +137,15 @@ class LookingAhead(unittest.TestCase):
 
     def test_every_game_is_looked_ahead_from_hand_and_after_a_break_too(self) -> None:
         games = {}
-        for situation, me, them in kept_positions():
-            games.setdefault(situation.game, (situation, me, them))
+        # The shortest racks of all: what is asked is whether they are looked at, not how well.
+        for asked in sorted(kept_positions(), key=lambda asked: len(asked[0].object_balls)):
+            games.setdefault(asked[0].game, asked)
         balls = {name: place for name, place in OPEN.layout.balls.items() if name != "cue"}
         in_hand = replace(OPEN, in_hand="anywhere", layout=Layout(TABLE, balls))
         may_push = replace(OPEN, push_out="allowed")
-        asked = [*games.values(), (in_hand, "league", "league"), (may_push, "league", "league")]
-        self.assertGreaterEqual(len(asked), 7)
-        for situation, me, them in asked:
+        racks = [*games.values(), (in_hand, "league", "league"), (may_push, "league", "league")]
+        self.assertGreaterEqual(len(racks), 7)
+        for situation, me, them in racks:
             with self.subTest(situation.game, in_hand=situation.in_hand, push_out=situation.push_out):
                 *_, last = weigh(WeighRequest(situation, PRESETS[me], PRESETS[them], samples=60))
                 self.assertTrue(last.looked)

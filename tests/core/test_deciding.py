@@ -92,7 +92,7 @@ class NotStraight(unittest.TestCase):
             self.assertEqual(desk.candidates[0, BALL] == PUSH_OUT, expected, allowed)
         won = {}
         for allowed in ("allowed", "none"):
-            found = np.zeros((120, 2))
+            found = np.zeros((72, 2))
             for _ in racks_of(Question(replace(hooked, push_out=allowed), LEAGUE, LEAGUE), found):  # type: ignore[arg-type]
                 pass
             won[allowed] = float(found[:, 0].mean())

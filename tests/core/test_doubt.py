@@ -6,6 +6,7 @@ import tempfile
 import unittest
 from dataclasses import replace
 from pathlib import Path
+from unittest import mock
 
 import numpy as np
 from scipy.stats import norm
@@ -311,7 +312,8 @@ class ARunGoesOn(unittest.TestCase):
     def test_a_position_is_played_on_freely_from_its_first_lines_and_from_the_best_of_the_other_sort(self) -> None:
         layout = Layout.in_diamonds(TableSpec(), cue=(4, 1.2), b8=(2, 3), b9=(7, 3))
         question = Question(Situation(layout), PRESETS["league"], PRESETS["league"])
-        row = weighed(question)
+        with mock.patch("benchmarks.odds.rows.SAMPLES", 100):
+            row = weighed(question)
         play(row, question, 4, {})
         first, again = row["seeds"]
         for state in ("lines", "looked"):

@@ -40,7 +40,7 @@ class Racks(unittest.TestCase):
         for rival in ("plain rules", "fast player"):
             won = rack("professional", rival, SHORT, True)
             self.assertIn(won, (0.0, 1.0))
-            self.assertEqual(rack("professional", rival, SHORT, True), won)
+        self.assertEqual(rack("professional", rival, SHORT, True), won)
 
     def test_only_breaks_that_both_have_begun_count(self) -> None:
         kept = {"league/fast player/0/True": 1.0, "league/fast player/0/False": 1.0, "league/fast player/1/True": 0.0}

@@ -12,7 +12,7 @@ from tests.server.asked import jobs, no_jobs, weighed
 from tests.server.documents import line, settled
 from tests.server.worker import Worker, eventually
 
-RACKS = 192
+RACKS = 96
 
 
 class Killed(TransactionTestCase):
@@ -27,7 +27,7 @@ class Killed(TransactionTestCase):
         self.addCleanup(other.stop)
         (playout,) = asking.ask(whole, [], RACKS, freely=True)
         eventually("a part is under way", lambda: asking.figures_of(playout)["done"] > 0)
-        study = weighed(user, 1500)
+        study = weighed(user, 600)
         eventually("the study has begun", lambda: Study.objects.get(pk=study.pk).revision > 0)
         worker.kill()
         self.assertEqual(Study.objects.get(pk=study.pk).status, Study.Status.RUNNING)

@@ -38,11 +38,11 @@ class Worked(_PlayOuts, SharedWorker):
         client = Client()
         client.force_login(self.user)
         path = f"/api/studies/{self.study.pk}/playouts"
-        asked = client.post(path, {"options": [0], "racks": 128, "freely": True}, content_type="application/json")
+        asked = client.post(path, {"options": [0], "racks": 96, "freely": True}, content_type="application/json")
         self.assertEqual([line["option"] for line in asked.json()], [0, None])
         eventually("both are played", lambda: {line["status"] for line in client.get(path).json()} == {"done"})
         request = request_of(self.study)
-        alone = list(play_out(request, 128, seed=1))[-1]
+        alone = list(play_out(request, 96, seed=1))[-1]
         self.assertEqual(client.get(path).json()[1]["chance"], alone.chance.as_json())
 
     def test_a_stopped_play_out_keeps_what_was_played(self) -> None:
