@@ -11,11 +11,13 @@ from partita.games.situation import Situation
 from partita.reports.runout.report import run_out_of
 from partita.reports.runout.schema import RunOutDocument
 from partita.reports.schema import Place
-from partita.runout.pattern import Pattern, RunOutRequest, check_request, work_out
+from partita.runout.pattern import Pattern, RunOutRequest, check_request
 from partita.table.diamonds import diamonds, metres
+from partita.weighing.plan_ahead import plan_looked_ahead
 from runouts.models import RunOut
 from work.addresses import WorkOut
 from work.asking import asked_anew
+from work.baton import Stage
 from work.kinds import Answer, Kind, registered
 from work.position import Position, PositionIn, PositionOut, kept, position_in, position_of
 
@@ -88,16 +90,18 @@ def _own_shots(strokes: dict[str, dict[str, Any]]) -> dict[str, layout_file.Mean
 
 
 def _answers(run_out: RunOut) -> Iterator[Answer]:
-    started = time.monotonic()
-    for found in work_out(request_of(run_out)):
-        seconds = time.monotonic() - started
+    started, settled_after = time.monotonic(), None
+    for found in plan_looked_ahead(request_of(run_out)):
+        seconds = settled_after or time.monotonic() - started
         if isinstance(found, Pattern):
-            yield Answer(run_out_of(found, seconds).as_json(), found.progress, seconds)
+            settled_after = seconds if found.settled else None
+            stage = Stage.FINER if found.settled else Stage.SETTLING
+            yield Answer(run_out_of(found, seconds).as_json(), found.progress, seconds, stage)
         else:
-            yield Answer(None, found, seconds)
+            yield Answer(None, found, seconds, Stage.FINER if settled_after else Stage.SETTLING)
 
 
 RUN_OUTS = registered(Kind(
-    name="run-outs", model=RunOut, answers=_answers, needs=("runs",), read=plan_of,
+    name="run-outs", model=RunOut, answers=_answers, needs=("runs",), finer_needs=("weighing", "racks"), read=plan_of,
     went_wrong="Something went wrong while planning. Try again; the layout is safe.",
 ))  # fmt: skip

@@ -80,7 +80,7 @@ class Answer(BrowserCase):
         expect(page.locator(".line.chosen b")).to_have_text(name)
         expect(looked).to_be_visible(timeout=240_000)
         after = Study.objects.latest("pk")
-        self.assertEqual(after.question["samples"], 4 * before.question["samples"])
+        self.assertEqual(after.question["samples"], 10 * before.question["samples"])
         sampling = [study.document["options"][0]["doubt"]["sampling"] for study in (before, after)]
         self.assertLess(sampling[1], 0.8 * sampling[0])
         # What was chosen stays chosen as long as it is worth a line.

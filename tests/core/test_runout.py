@@ -27,6 +27,8 @@ from partita.table.geometry import bed_of
 from partita.table.layout import Layout
 from partita.table.spec import POCKETS, TableSpec, table_named
 from partita.value.place_maps import PlaceMaps, node_place
+from partita.weighing.plan_ahead import plan_looked_ahead
+from partita.weighing.weigh import WeighRequest, weigh
 from tests.core.layouts import random_layout
 
 TABLE, BED = TableSpec(), bed_of(TableSpec())
@@ -162,6 +164,20 @@ class Plans(unittest.TestCase):
         for shot in pattern.plan:
             self.assertTrue(0 <= shot.shot.make <= 1)
             self.assertTrue(shot.zone.inside.any())
+
+    def test_its_first_shot_wins_as_much_as_in_the_ledger_and_the_rest_as_was_planned(self) -> None:
+        request = RunOutRequest(THREE, LEAGUE, LEAGUE, goal="rack")
+        found = list(plan_looked_ahead(request, samples=100))
+        progress = [one.progress if isinstance(one, Pattern) else one for one in found]
+        self.assertEqual((progress, progress[-1]), (sorted(progress), 1.0))
+        *_, settled, last = [one for one in found if isinstance(one, Pattern)]
+        stroke = last.plan[0].shot.stroke
+        *_, ledger = weigh(WeighRequest(THREE, LEAGUE, LEAGUE, samples=100, own_strokes=(("as planned", stroke),)))
+        own = next(line for line in ledger.lines if line.option.source == "own")
+        self.assertEqual(last.plan[0].rack.value, own.value)
+        self.assertEqual(last.plan[0].shot.worth, last.plan[0].rack)
+        self.assertNotEqual(settled.plan[0].rack, last.plan[0].rack)
+        self.assertEqual([one.rack for one in settled.plan[1:]], [one.rack for one in last.plan[1:]])
 
     def test_another_pocket_or_place_of_rest_costs_what_it_says_and_is_kept_to(self) -> None:
         best = planned(THREE)

@@ -12,6 +12,7 @@ from partita.physics.stroke import Stroke
 from partita.reports.runout.report import run_out_of
 from partita.reports.runout.schema import RunOutDocument
 from partita.runout.pattern import GOALS, Pattern, RunOutRequest, work_out
+from partita.weighing.plan_ahead import plan_looked_ahead
 
 
 def add_arguments(command: argparse.ArgumentParser) -> None:
@@ -24,6 +25,7 @@ def add_arguments(command: argparse.ArgumentParser) -> None:
         "--shot", action="append", default=[], help="one's own shot at a ball, as in a layout file: 5={...}"
     )
     command.add_argument("--coarse", action="store_true", help="only the first plan")
+    command.add_argument("--no-ahead", action="store_true", help="without looking ahead at the first shot")
     command.add_argument("--map", action="store_true", help="with the maps of all balls")
     command.add_argument("--table", action="store_true", help="a table for people instead of JSON")
 
@@ -41,9 +43,9 @@ def run(options: argparse.Namespace) -> None:
         dict(_pocket(text) for text in options.pocket),
         strokes=dict(_shot(text) for text in options.shot),
     )
-    say_when_cold("simulator", "rules", "evaluation", "runs")
+    say_when_cold("simulator", "rules", "evaluation", "runs", *(() if options.no_ahead else ("weighing", "racks")))
     started, newest = time.monotonic(), None
-    for found in work_out(request):
+    for found in work_out(request) if options.no_ahead else plan_looked_ahead(request):
         if isinstance(found, Pattern):
             newest = found
             if options.coarse:

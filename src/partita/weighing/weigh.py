@@ -69,7 +69,7 @@ def weigh(request: WeighRequest) -> Iterator[Weighing]:
     halving.enter(pots or first_kicks(halving.rater.scene))
     if halving.field:
         yield halving.state(0.03)
-    halving.enter([*_swept(halving.rater, halving.draws, pots), *_own(halving.rater, request)])
+    halving.enter([*_swept(halving.rater, halving.draws, pots), *read_own(halving.rater, request.own_strokes)])
     yield halving.state(0.1)
     for place, (stay, share) in enumerate(_ROUNDS):
         halving.go_on(stay, max(FIRST_LOOK, int(share * request.samples)))
@@ -151,10 +151,10 @@ def _is_meant(option: Option, look: Samples) -> bool:
     return option.attacks or bool(look.made.mean() <= _MADE_BY_CHANCE)
 
 
-def _own(rater: Rater, request: WeighRequest) -> list[Option]:
-    """The user's own strokes, named from their traces like all others; never folded away."""
-    if not request.own_strokes:
+def read_own(rater: Rater, strokes: Sequence[tuple[str, Stroke | Wish]]) -> list[Option]:
+    """A user's own strokes, by name, called by their traces like all others; never folded away."""
+    if not strokes:
         return []
-    reading = rater.scene.play(rows_of(own_strokes(rater.scene, request.own_strokes)), trace=True)
-    own = [read_option(rater.scene, reading, e, "own") for e in range(len(request.own_strokes))]
+    reading = rater.scene.play(rows_of(own_strokes(rater.scene, strokes)), trace=True)
+    own = [read_option(rater.scene, reading, e, "own") for e in range(len(strokes))]
     return fold(own, lambda option: option.id, 1)

@@ -131,14 +131,14 @@ describe('a study', () => {
     await study.weigh()
     expect(study.canRefine).toBe(true)
     study.choose(study.options[0] as Option)
-    const finer = (status: string, lines: Option[]) => told(status, lines, { id: 2, samples: 4000 })
+    const finer = (status: string, lines: Option[]) => told(status, lines, { id: 2, samples: 10_000 })
     tells(
       finer('queued', []),
       finer('running', [line('b', 0.3)]),
       finer('done', [line('b', 0.6), line('a', 0.5)]),
     )
     await study.refine()
-    expect(server.asked.at(-1)?.given['body'] ?? {}).toMatchObject({ samples: 4000 })
+    expect(server.asked.at(-1)?.given['body'] ?? {}).toMatchObject({ samples: 10_000 })
     expect(study.options.map((o) => o.id)).toEqual(['a', 'b'])
     expect(study.isFinal).toBe(false)
     await until(1000)

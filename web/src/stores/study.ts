@@ -11,7 +11,7 @@ const POLL_MS = 150
 export type Aim = 'all' | 'attack' | 'safe' | 'two-way'
 /** Tries of each leader: what Weigh asks for, how much more Refine does, and the server's most. */
 const SAMPLES = 1000
-export const MORE = 4
+export const MORE = 10
 const MOST_SAMPLES = 20_000
 
 /** The study on the screen: asked, followed while it refines, one of its options drawn. */

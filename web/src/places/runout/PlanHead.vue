@@ -12,9 +12,10 @@ const board = useBoard()
 const rackWords = computed(() => capital(chanceWords(board.document.game)))
 const state = computed(() => {
   if (runOut.stale) return 'the layout has changed since'
-  if (runOut.running) return runOut.plan?.settled === false ? 'first plan, refining' : 'planning'
-  if (runOut.runOut?.status === 'stopped') return 'stopped'
-  return runOut.plan?.settled ? `settled in ${runOut.plan.seconds.toFixed(1)} s` : ''
+  const settled = runOut.plan?.settled ? `settled in ${runOut.plan.seconds.toFixed(1)} s` : ''
+  if (runOut.running && settled) return `${settled}, looking ahead`
+  if (runOut.running) return runOut.plan ? 'first plan, refining' : 'planning'
+  return runOut.runOut?.status === 'stopped' ? 'stopped' : settled
 })
 const isChanged = computed(
   () => changeWords(runOut.fixed) !== changeWords({ ...FREE, goal: runOut.fixed.goal }),
