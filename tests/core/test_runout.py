@@ -174,7 +174,9 @@ class Plans(unittest.TestCase):
         stroke = last.plan[0].shot.stroke
         *_, ledger = weigh(WeighRequest(THREE, LEAGUE, LEAGUE, samples=100, own_strokes=(("as planned", stroke),)))
         own = next(line for line in ledger.lines if line.option.source == "own")
-        self.assertEqual(last.plan[0].rack.value, own.value)
+        # Not to the last digit: in the ledger other lines are looked at beside it, and it less.
+        rack = last.plan[0].rack
+        self.assertTrue(rack.low < own.value < rack.high, (rack, own.value))
         self.assertEqual(last.plan[0].shot.worth, last.plan[0].rack)
         self.assertNotEqual(settled.plan[0].rack, last.plan[0].rack)
         self.assertEqual([one.rack for one in settled.plan[1:]], [one.rack for one in last.plan[1:]])

@@ -7,9 +7,10 @@ that it may stop after any stroke. Source: roll-out analysis with a martingale c
 
 First the leaders' strokes are searched for more thoroughly. Then all lines that may be better than the first by more
 than anybody minds are looked at one stroke ahead, in batches; a line is left when it is known not to be, and one that
-comes up catches up. The first of those that remain are looked at further. How many roll-outs there are is fixed by the
-request, never by the clock. What a deeper look adds is noisy, so it counts by how much may be left to know
-(`weight_of`).
+comes up catches up. Then it is looked deeper, round by round, at the first line and at those on which the answer hangs,
+until it is told, or more roll-outs would not tell it, or so much is spent; racks that are soon over have more of them.
+How many roll-outs there are hangs on the request, never on the clock. What a deeper look adds is noisy, so it counts by
+how much may be left to know (`weight_of`).
 """
 
 import math
@@ -22,33 +23,27 @@ from numpy.typing import NDArray
 from partita.games.question import Question
 from partita.parallel import side_by_side
 from partita.playing.playout import first_option, racks_of
-from partita.playing.racks import LOG, gains_of
-from partita.weighing.doubt import doubt_between, doubt_of
+from partita.playing.racks import AT_WHO, LOG, gains_of
+from partita.weighing.doubt import doubt_between, doubt_of, doubts_of
 from partita.weighing.halving import Halving
 from partita.weighing.verdict import ENOUGH, at_most_better
 from partita.weighing.weighed import Ahead, Weighed
 
 Floats = NDArray[np.float64]
-
-
-@dataclass(frozen=True)
-class _Stage:
-    """How many strokes ahead, at how many lines at least and at most, and how many such roll-outs each then has."""
-
-    strokes: int
-    least: int
-    most: int
-    rollouts: int
-
-
-# The third stage is for lines that have come into the list since the first.
-_STAGES = (_Stage(1, 3, 10, 24), _Stage(5, 1, 5, 32), _Stage(1, 0, 6, 24), _Stage(5, 1, 3, 64))
-# A line is looked at until it is known to be better by no more than this, so that the answer is not on the edge.
-_SURELY = 0.8 * ENOUGH
+# One stroke ahead: so many lines at least and at most, each with so many roll-outs; lines beside those that may be
+# looked at because they come up to lead.
+_LEAST, _MOST, _ONCE, _MORE = 3, 10, 24, 2
+# Deeper: so many strokes, in rounds of so many roll-outs, at the first line and at so many others.
+_DEEP, _ROUND, _OTHERS = 5, 24, 3
+# Strokes that are played in all, times the balls that lay there at first: two milliseconds of a core each.
+_SPENT = 10_000
+# A line is looked at one stroke ahead unless it is known to be better by no more than this, so that it is not on the
+# edge; half of an interval that is narrow enough.
+_SURELY, _NARROW, _Z = 0.8 * ENOUGH, 0.03, 1.959964
 # Lines whose strokes are searched for once more: the first few, as far as they may be better than the first.
 _SHARPENED, _SHARPENING = 5, 0.15
-# Lines beside those of a stage that may be looked at because they come up to lead.
-_MORE = 2
+# How far it is after the one stroke.
+_LOOKED_ONCE = 0.3
 # Strokes of one piece of work (an even number of roll-outs of one stroke, or of five); pieces before others have a go.
 _PIECE, _AT_ONCE = 12, 10
 # Roll-outs whose scatter says something.
@@ -61,13 +56,15 @@ _STREAM, _SEEDS = 500_000_000, 2**31
 
 @dataclass
 class _Terms:
-    """By roll-out: what the next stroke adds to a line's chance, and what the strokes after it do."""
+    """By roll-out: what the next stroke adds to a line's chance, and what the strokes after it do; strokes played."""
 
     one: Floats = field(default_factory=lambda: np.zeros(0))
     more: Floats = field(default_factory=lambda: np.zeros(0))
+    played: int = 0
 
-    def take(self, terms: Floats) -> None:
+    def take(self, terms: Floats, played: int) -> None:
         """terms : (roll-outs, strokes)"""
+        self.played += played
         self.one = np.concatenate([self.one, terms[:, 0]])
         if terms.shape[1] > 1:
             self.more = np.concatenate([self.more, terms[:, 1:].sum(axis=1)])
@@ -101,19 +98,69 @@ def _sharpen(halving: Halving) -> Iterator[float]:
 
 def _looked_ahead(halving: Halving, question: Question, effort: float) -> Iterator[float]:
     terms: dict[int, _Terms] = {}
-    of = sum(stage.strokes for stage in _STAGES)
-    done = 0
-    for stage in _STAGES:
-        wanted, seen = _even(effort * stage.rollouts), set[int]()
-        while waiting := [i for i in _waiting(halving, seen, stage) if _count(terms, i, stage.strokes) < wanted]:
-            for i in waiting:
-                halving.stand_for(i)
-            for share in _roll_out(halving, question, terms, waiting, wanted, stage.strokes):
-                yield (done + 0.9 * stage.strokes * share) / of
-            seen.update(waiting)
-            _shift_others(halving)
-        done += stage.strokes
-        yield done / of
+    for share in _looked_once(halving, question, terms, _even(effort * _ONCE)):
+        yield _LOOKED_ONCE * share
+    for share in _looked_deeper(halving, question, terms, effort):
+        yield _LOOKED_ONCE + (1.0 - _LOOKED_ONCE) * share
+    yield 1.0
+
+
+def _looked_once(halving: Halving, question: Question, terms: dict[int, _Terms], wanted: int) -> Iterator[float]:
+    """One stroke ahead, at all lines that may be better by too much."""
+    seen = set[int]()
+    while waiting := [i for i in _waiting(halving, seen) if _count(terms, i, 1) < wanted]:
+        for share in _roll_out(halving, question, terms, dict.fromkeys(waiting, wanted), 1):
+            yield (len(seen) + share * len(waiting)) / (_MOST + _MORE)
+        seen.update(waiting)
+        _shift_others(halving)
+
+
+def _looked_deeper(halving: Halving, question: Question, terms: dict[int, _Terms], effort: float) -> Iterator[float]:
+    """Round by round where the answer hangs on it, until it is told or enough is spent; yields what share is."""
+    balls, size = max(1, len(question.situation.object_balls)), _even(effort * _ROUND)
+
+    def spent(more: int = 0) -> float:
+        return balls * (sum(one.played for one in terms.values()) + more) / (effort * _SPENT)
+
+    while wanted := _wanted(halving, terms, size):
+        rollouts = sum(count - _count(terms, i, _DEEP) for i, count in wanted.items())
+        is_first_look = all(_count(terms, i, _DEEP) == 0 and _must_be_looked_at(halving, i) for i in wanted)
+        if not is_first_look and spent((_DEEP + 1) * rollouts) > 1.0:
+            return
+        for _ in _roll_out(halving, question, terms, wanted, _DEEP):
+            yield min(0.95, spent())
+        _shift_others(halving)
+        yield min(0.95, spent())
+
+
+def _wanted(halving: Halving, terms: dict[int, _Terms], size: int) -> dict[int, int]:
+    """How many deep roll-outs lines are to have next: first those that must be looked at; then those that may be better
+    than the first by most, where knowing them without scatter tells, with the first; then the first one alone, where
+    scatter makes its interval wide."""
+    lines, game = halving.lines(), halving.rater.situation.game
+    have = {i: _count(terms, i, _DEEP) for i, _ in lines}
+    if must := [i for i, _ in lines if have[i] == 0 and _must_be_looked_at(halving, i)]:
+        return dict.fromkeys(must, size)
+    better, left = {}, doubts_of(game).left_deepest
+    for i, line in lines[1:]:
+        lead, doubt = doubt_between(lines[0][1], line, game)
+        model = doubt.model * left / doubts_of(game).left_between(lines[0][1], line)
+        most, known = (at_most_better(lead, sd) for sd in (doubt.whole, math.hypot(doubt.search, model)))
+        if most > ENOUGH and (have[i] == 0 or known <= ENOUGH):
+            better[i] = most
+    chosen = sorted(better, key=lambda i: (-better[i], i))[:_OTHERS]
+    wanted = {i: have[i] + size for i in chosen}
+    alone = doubt_of(lines[0][1], game) if lines else None
+    if chosen:
+        wanted[lines[0][0]] = max(wanted.values())
+    elif alone and _Z * alone.whole > _NARROW and alone.sampling > math.hypot(alone.search, alone.model):
+        wanted[lines[0][0]] = have[lines[0][0]] + size
+    return {i: count for i, count in wanted.items() if count > have[i]}
+
+
+def _must_be_looked_at(halving: Halving, i: int) -> bool:
+    """The first line, and strokes of the user's own."""
+    return halving.field[i].source == "own" or i == halving.lines()[0][0]
 
 
 def _count(terms: dict[int, _Terms], i: int, strokes: int) -> int:
@@ -123,7 +170,7 @@ def _count(terms: dict[int, _Terms], i: int, strokes: int) -> int:
     return len(terms[i].one if strokes == 1 else terms[i].more)
 
 
-def _waiting(halving: Halving, looked: set[int], stage: _Stage) -> list[int]:
+def _waiting(halving: Halving, looked: set[int]) -> list[int]:
     """The first line, others that are asked for, and those that may be better by too much, what may be best of all
     first, as far as there is room for new ones: among equals there is always another that comes up. For one that comes
     up to lead there is a little more."""
@@ -133,33 +180,35 @@ def _waiting(halving: Halving, looked: set[int], stage: _Stage) -> list[int]:
     for place, (i, line) in enumerate(lines[1:], 1):
         lead, doubt = doubt_between(lines[0][1], line, game)
         most = at_most_better(lead, doubt.whole)
-        if place < stage.least or (line.option.source == "own" and stage.least > 0):
+        if place < _LEAST or line.option.source == "own":
             asked.append(i)
         elif most > _SURELY:
             better[i] = most
-    others = [*asked, *sorted(better, key=lambda i: (-better[i], i))]
-    leading = [lines[0][0], *others] if others or (lines and stage.least) else []
-    room = max(stage.most - len(looked), 0)
+    leading = [i for i, _ in lines[:1]] + asked + sorted(better, key=lambda i: (-better[i], i))
+    room = max(_MOST - len(looked), 0)
     new = [i for i in leading if i not in looked][:room]
-    if room == 0 and len(looked) < stage.most + _MORE:
+    if room == 0 and len(looked) < _MOST + _MORE:
         new = leading[:1]
     return [i for i in leading if i in looked or i in new]
 
 
 def _roll_out(
-    halving: Halving, question: Question, terms: dict[int, _Terms], lines: list[int], wanted: int, strokes: int
+    halving: Halving, question: Question, terms: dict[int, _Terms], wanted: dict[int, int], strokes: int
 ) -> Iterator[float]:
-    """Bring some lines to that many roll-outs, side by side, a piece of one line a core; yields how far that is."""
+    """Bring lines to the roll-outs that each is to have, side by side, a piece of one line a core; yields how far that
+    is."""
+    for i in wanted:
+        halving.stand_for(i)
     piece = _PIECE // strokes
     pieces = []
-    for i in lines:
+    for i, count in wanted.items():
         begin = _count(terms, i, 1)
-        end = begin + wanted - _count(terms, i, strokes)
+        end = begin + count - _count(terms, i, strokes)
         pieces += [(i, at, min(at + piece, end)) for at in range(begin, end, piece)]
     seed = (halving.seed + _STREAM) % _SEEDS
-    firsts = {i: first_option(question, halving.field[i]) for i in lines}
+    firsts = {i: first_option(question, halving.field[i]) for i in wanted}
 
-    def play(one: tuple[int, int, int]) -> Floats:
+    def play(one: tuple[int, int, int]) -> tuple[Floats, int]:
         i, begin, end = one
         return _rolled_out(question, firsts[i], seed, begin, end - begin, strokes)
 
@@ -167,14 +216,17 @@ def _roll_out(
         if at:
             yield at / len(pieces)
         now = pieces[at : at + _AT_ONCE]
-        for (i, _, _), gains in zip(now, side_by_side(play, now), strict=True):
-            terms.setdefault(i, _Terms()).take(gains)
-    for i in lines:
+        for (i, _, _), (gains, played) in zip(now, side_by_side(play, now), strict=True):
+            terms.setdefault(i, _Terms()).take(gains, played)
+    for i in wanted:
         halving.ahead[i] = _ahead(halving.line(i), question.situation.game, terms[i])
 
 
-def _rolled_out(question: Question, first: Floats, seed: int, begin: int, count: int, strokes: int) -> Floats:
-    """(count, strokes) what each stroke ahead adds to the shooter's chance, by roll-out from number `begin` on.
+def _rolled_out(
+    question: Question, first: Floats, seed: int, begin: int, count: int, strokes: int
+) -> tuple[Floats, int]:
+    """(count, strokes) what each stroke ahead adds to the shooter's chance, by roll-out from number `begin` on; and how
+    many strokes were played.
 
     first : (COLUMNS,) the line's stroke, as `playout.first_option` makes it
     """
@@ -183,7 +235,7 @@ def _rolled_out(question: Question, first: Floats, seed: int, begin: int, count:
         question, found, seed=seed, first=first, first_rack=begin, logs=logs, fresh=_FRESH, most=strokes + 1
     ):
         pass
-    return gains_of(logs)[:, 1:]
+    return gains_of(logs)[:, 1:], int((logs[:, :, AT_WHO] > 0.0).sum())
 
 
 def _ahead(line: Weighed, game: str, terms: _Terms) -> Ahead:
@@ -194,7 +246,7 @@ def _ahead(line: Weighed, game: str, terms: _Terms) -> Ahead:
     deeper = _error(terms.more)
     weight = weight_of(doubt_of(replace(line, ahead=Ahead(1, 0, 0.0, 0.0)), game).model, deeper)
     return Ahead(
-        _STAGES[-1].strokes,
+        _DEEP,
         len(terms.one),
         shift + weight * float(terms.more.mean()),
         math.hypot(error, weight * deeper),

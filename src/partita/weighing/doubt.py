@@ -56,6 +56,11 @@ class Doubts:
         """The same of a difference of two lines: as far as the one is known that was looked at less."""
         return self.ahead_between.get(str(min(one.ahead.strokes, other.ahead.strokes)), 1.0)
 
+    @property
+    def left_deepest(self) -> float:
+        """The same of lines that were looked at as deep as was measured."""
+        return min(self.ahead_between.values(), default=1.0)
+
 
 @dataclass(frozen=True)
 class Doubt:
