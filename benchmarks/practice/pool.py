@@ -70,9 +70,8 @@ def found(game: str, level: str, seed: int) -> Situation | None:
     return situation if situation.shooter == "me" else None
 
 
-def asked(situation: Situation, level: str) -> Json | None:
-    """A position as the pool keeps it; None where it is no question."""
-    document = layout_file.write(LayoutFile(situation))
+def asked(document: Json, level: str) -> Json | None:
+    """A layout's position as the pool keeps it; None where it is no question."""
     situation = layout_file.read(document).situation
     try:
         return row_of(weighed(situation, level), situation, document, level) if promising(situation, level) else None
@@ -93,11 +92,7 @@ def again(game: str) -> None:
     rows = kept(game)
     found: list[Json] = []
     for done, row in enumerate(rows, 1):
-        situation = layout_file.read(row["layout"]).situation
-        try:
-            one = row_of(weighed(situation, row["level"]), situation, row["layout"], row["level"])
-        except Refused:
-            one = None
+        one = asked(row["layout"], row["level"])
         if one is not None:
             found.append({**one, "seed": row["seed"]})
         sys.stderr.write(f"\r{game}: {len(found)} of {done} kept, {len(rows)} in all ")
@@ -126,7 +121,7 @@ def fill(game: str, level: str, wanted: int) -> None:
     seed = max((row["seed"] for row in rows if row["level"] == level), default=_FIRST_SEED - 1) + 1
     while len(mine := [row for row in rows if row["level"] == level]) < wanted:
         situation, seed = found(game, level, seed), seed + 1
-        row = asked(situation, level) if situation else None
+        row = asked(layout_file.write(LayoutFile(situation)), level) if situation else None
         if row is None:
             continue
         without = seed - max((one["seed"] for one in mine), default=_FIRST_SEED)
