@@ -172,7 +172,7 @@ def decision(name: str, rack: Rack) -> tuple[Json, str | None]:
     gain = kept_by(replace(asked, situation=weighing.rater.situation), option.stroke).gain
     row = {
         "document": document, "cue": study.cue, "said": _short(asdict(said)), "ending": ending,
-        "planted": round(planted(weighing, place), 4), "better": round(said.played.value + gain, 4),
+        "planted": round(planted(weighing, place), 4), "better": round(min(1.0, max(0.0, said.played.value + gain)), 4),
     }  # fmt: skip
     if name == ATTACKER and option.attacks:
         # He believes in his pots: ten points too much, to the nearest five.
