@@ -30,6 +30,7 @@ from partita.practice.quiz.kinds import tempting
 from partita.record.choices import cost_of
 from partita.reports.quiz.report import choice_words, lines_of, position_from
 from partita.reports.record.report import said_of
+from partita.rows.draws import COLUMNS as DRAWS
 from partita.table.diamonds import diamonds
 from partita.table.spec import TableSpec
 
@@ -52,7 +53,7 @@ def attempt(set_up: SetUp, told: Expected, rng: np.random.Generator) -> tuple[bo
     """One attempt at a step: whether it was made, its outcome, and where the ball that decides came to rest."""
     assert told.stroke is not None
     meant = intended(set_up, told.stroke.row()[None])[0]
-    shots = play(set_up, in_hands(set_up, meant, _HANDS.row(), rng.standard_normal((1, 5))))
+    shots = play(set_up, in_hands(set_up, meant, _HANDS.row(), rng.standard_normal((1, DRAWS))))
     made, rule = bool(Referee(set_up, _TAKEN).succeed(shots)[0]), set_up.step.rule
     potted = bool(potted_as_asked(rule, set_up.names, shots)[0]) and shots.pocketed[0, 0] < 0 if rule.pots else True
     if (rule.taps and potted and shots.pocketed[0].max() < 0) or (rule.taps == "cue" and rule.pots and potted):

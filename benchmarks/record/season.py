@@ -37,6 +37,7 @@ from partita.record.expected import kept_by
 from partita.reports.ledger.report import study_of
 from partita.reports.record.report import said_of
 from partita.rows.candidate import COLUMNS
+from partita.rows.draws import COLUMNS as DRAWS
 from partita.table.layout import problems_of
 from partita.weighing.match_view import rack_chance_of_breaker
 from partita.weighing.samples import ENDINGS
@@ -90,7 +91,7 @@ class Rack:
     def played(self, weighing: Weighing, option: Option) -> tuple[str, str | None]:
         """The player at the table plays an option; its ending, and who won, if that ended the rack."""
         rater, who = weighing.rater, self.question.situation.shooter
-        draw = self.rng.standard_normal((1, 5))
+        draw = self.rng.standard_normal((1, DRAWS))
         ending = ENDINGS[rater.sample(option, draw).ending[0]]
         scene, rows = rater.scene, rater.executions_of(option, draw)
         shots = execute(scene.table, rater.places, rows, physics=scene.physics)

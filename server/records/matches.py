@@ -12,6 +12,7 @@ from partita.games import game_named
 from partita.games.match import Match as Race
 from partita.games.opening import table_of
 from partita.record.account import account_of
+from partita.record.choices import FREE
 from partita.record.running import HOWS, After, is_over, running
 from partita.reports.record.report import account_document
 from partita.reports.record.schema import AfterDocument, RackDocument, RackShotDocument
@@ -93,7 +94,7 @@ def _rack(match: Match, rack: Rack, went: list[After]) -> RackDocument:
     account = account_of(start, own, rack.i_won) if rack.i_won is not None else None
     return RackDocument(
         number=rack.number, i_broke=i_broke, i_won=rack.i_won, how=rack.how, how_words=HOWS[rack.how],
-        decisions=[RackShotDocument(id=one.pk, cost=one.cost) for one in decisions],
+        decisions=[RackShotDocument(id=one.pk, cost=0.0 if one.choice in FREE else one.cost) for one in decisions],
         account=account_document(account) if account else None,
     )  # fmt: skip
 

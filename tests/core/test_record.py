@@ -31,7 +31,7 @@ from partita.physics.stroke import Stroke
 from partita.players.executions import standard_draws
 from partita.players.stroke_model import PRESETS
 from partita.record.account import account_of
-from partita.record.choices import choice_of, cost_of
+from partita.record.choices import choice_of, cost_of, given_away
 from partita.record.columns import columns_from
 from partita.record.entry import Entry, entry_of
 from partita.record.expected import kept_by, one_level_better
@@ -72,10 +72,14 @@ Rows = list[tuple[WrittenDecision, float]]
 
 
 class Choices(unittest.TestCase):
-    def test_what_cannot_be_told_from_the_best_costs_nothing(self) -> None:
-        self.assertEqual(cost_of(Said(BEST, BEST)), 0.0)
-        self.assertEqual(cost_of(Said(BEST, line(id="b", value=0.58, trails=0.02, trails_low=-0.01))), 0.0)
-        self.assertEqual(cost_of(Said(BEST, line(**COSTLY))), 0.1)
+    def test_what_cannot_be_told_from_the_best_costs_nothing_by_itself_and_counts_in_a_sum(self) -> None:
+        near = Said(BEST, line(id="b", value=0.58, trails=0.02, trails_low=-0.01))
+        for said, told, summed in (
+            (Said(BEST, BEST), 0.0, 0.0),
+            (near, 0.0, 0.02),
+            (Said(BEST, line(**COSTLY)), 0.1, 0.1),
+        ):
+            self.assertEqual((cost_of(said), entry_of(said, "left_a_shot").cost), (told, summed))
 
     def test_a_costly_choice_is_called_by_what_was_wrong_with_it(self) -> None:
         attack, hard = line(**COSTLY), Stroke(30, 2.6)
@@ -319,7 +323,7 @@ class BetterHands(unittest.TestCase):
         planted = float((best - played).mean())
         self.assertLess(said.played.trails_low - 0.01, planted)
         self.assertGreater(said.played.trails_high + 0.01, planted)
-        self.assertEqual(entry_of(said, "left_a_shot").cost, cost_of(said))
+        self.assertEqual(entry_of(said, "left_a_shot").cost, given_away(said))
         kept = kept_by(question, weighing.lines[0].option.stroke)
         self.assertGreater(kept.gain, 0.0)
 

@@ -40,6 +40,13 @@ def standard_draws(seed: int, count: int) -> NDArray[np.float64]:
     return np.stack([half, -half], axis=1).reshape(-1, DRAWS)[:count]
 
 
+def whole_rows(draws: NDArray[np.float64]) -> NDArray[np.float64]:
+    """The draws, (m, DRAWS); of narrower rows a kernel would read beyond the end. ValueError."""
+    if draws.ndim != 2 or draws.shape[1] != DRAWS:
+        raise ValueError(f"draws {draws.shape} are not (m, {DRAWS})")
+    return draws
+
+
 @kernel
 def aim_error(player, speed, side, height, awkward):
     """Standard deviation, rad, of the launch direction. awkward : factor of `conditions.awkwardness`."""

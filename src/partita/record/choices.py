@@ -3,7 +3,7 @@
 from partita.record.said import Line, Said
 from partita.weighing.verdict import ENOUGH
 
-# Kinds of choices by what was wrong with them; `FREE` ones cost nothing that could be told.
+# Kinds of choices by what was wrong with them; of `FREE` ones nobody can tell that they cost anything.
 CHOICES = {
     "alike": "as good as the best",
     "attacked": "attacked when safe was better",
@@ -21,10 +21,17 @@ FREE = ("alike", "open")
 _TOO_FAST, _TOO_MUCH_SIDE_R = 1.2, 0.15
 
 
+def given_away(said: Said) -> float:
+    """Rack chance by which a choice trails the best line, whether or not that can be told.
+
+    Of many choices the sum is right as it is; with nothing counted for each that cannot be told it would be too low.
+    """
+    return 0.0 if said.played.id == said.best.id else max(0.0, said.played.trails)
+
+
 def cost_of(said: Said) -> float:
-    """Rack chance that the choice gave away; 0 where no difference can be told."""
-    line = said.played
-    return 0.0 if line.id == said.best.id or line.trails_low <= 0 else max(0.0, line.trails)
+    """The same of one choice by itself: 0 where no difference can be told."""
+    return given_away(said) if said.played.trails_low > 0 else 0.0
 
 
 def choice_of(said: Said, in_trouble: bool = False) -> str:

@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from partita.record.choices import choice_of, cost_of
+from partita.record.choices import choice_of, given_away
 from partita.record.said import FOULED, Said, could_end, made_of, value_inside
 from partita.record.shots import shot_of
 
@@ -11,7 +11,8 @@ from partita.record.shots import shot_of
 class Entry:
     """One decision, chances 0..1.
 
-    value, best : rack chances said of what was played and of the best line; cost : what the choice gave away
+    value, best : rack chances said of what was played and of the best line; cost : what the choice gave away,
+        whether or not that can be told of it alone
     stroke : rack chance inside the ending that came less `value`; None where the ending is worth nothing known
     better : what the same stroke would have kept in the hands of a player one level better; None until worked out
     foul, open_shot : chances said; None where they were not kept
@@ -48,7 +49,8 @@ def entry_of(
     inside = value_inside(said, could_end(said, ending))
     return Entry(
         choice=choice_of(said, in_trouble), shot=shot_of(line), ending=ending, value=line.value,
-        best=line.value + cost_of(said), cost=cost_of(said), stroke=None if inside is None else inside - line.value,
+        best=line.value + given_away(said), cost=given_away(said),
+        stroke=None if inside is None else inside - line.value,
         attacks=line.attacks, make=line.make, made=made_of(line, ending, made), foul=line.foul,
         fouled=ending in FOULED, open_shot=line.sold_out, left_open=ending == "left_a_shot",
         turn_make=turning.make if turning else None, turn_point=turning.point if turning else None, guess=guess,

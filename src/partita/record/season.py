@@ -9,7 +9,7 @@ from partita.record.choices import CHOICES, FREE
 from partita.record.columns import Columns
 from partita.record.reliability import Reliability, reliability_of
 from partita.record.shots import SHOTS
-from partita.record.sums import Mean, Part, mean_of, parts_of, sums_of
+from partita.record.sums import Floats, Mean, Part, mean_of, parts_of, sums_of
 
 
 @dataclass(frozen=True)
@@ -28,6 +28,7 @@ class Season:
 
     choice : given away by choosing; choice_a_rack : the same by racks; stroke : what a player one level better would
         have kept with the same strokes; luck : what came more than was expected
+    untold : of what choices gave away the part of those that cannot be told from the best line one by one
     choices, shots : of choices and of strokes by kind, in racks a hundred decisions
     came : strokes as they came, by kind: what was lost against one's own average, luck and all
     """
@@ -36,6 +37,7 @@ class Season:
     racks: int
     choice: Mean
     choice_a_rack: Mean
+    untold: Mean
     stroke: Mean
     luck: Mean
     choices: tuple[Part, ...]
@@ -52,14 +54,16 @@ def season_of(rows: Columns) -> Season:
     """The sums of some decisions."""
     lost, shots = rows.better - rows.value, tuple(SHOTS)
     a_rack = sums_of(rows.cost, rows.rack)
+    told = told_of(rows)
     return Season(
         decisions=len(rows),
         racks=len(a_rack),
         choice=mean_of(rows.cost),
         choice_a_rack=mean_of(a_rack),
+        untold=mean_of(rows.cost - told),
         stroke=mean_of(lost),
         luck=mean_of(rows.stroke),
-        choices=tuple(part for part in parts_of(rows.cost, rows.choice, tuple(CHOICES)) if part.kind not in FREE),
+        choices=tuple(part for part in parts_of(told, rows.choice, tuple(CHOICES)) if part.kind not in FREE),
         shots=parts_of(lost, rows.shot, shots),
         came=parts_of(-rows.stroke, rows.shot, shots),
         makes=reliability_of(rows.make, rows.made),
@@ -68,6 +72,12 @@ def season_of(rows: Columns) -> Season:
         guesses=reliability_of(rows.guess, np.where(np.isnan(rows.guess), np.nan, rows.made)),
         turning=_turning(rows),
     )
+
+
+def told_of(rows: Columns) -> Floats:
+    """(k,) what each choice gave away as far as that can be told of it alone."""
+    untold = [place for place, kind in enumerate(CHOICES) if kind in FREE]
+    return np.where(np.isin(rows.choice, untold), 0.0, rows.cost)
 
 
 def _turning(rows: Columns) -> TurningUse | None:

@@ -18,7 +18,7 @@ from partita.options.scene import Reading, Scene
 from partita.parallel import over_slices
 from partita.physics.simulate import Executions, execute, names_of
 from partita.players.conditions import awkwardness
-from partita.players.executions import executed
+from partita.players.executions import executed, whole_rows
 from partita.players.stroke_model import StrokeModel
 from partita.rows.draws import OF_RUBBER
 from partita.rows.features import COLUMNS as FEATURES
@@ -133,7 +133,7 @@ class Rater:
         """(m, 8) strokes as the shooter's hands turn them out, or others': hands, a row of a stroke model."""
         rows, player = np.zeros((len(draws), EXECUTED)), self.shooter if hands is None else hands
         executed(
-            option.stroke.row(), player, draws, self.scene.physics.k_endmass, option.contact_m,
+            option.stroke.row(), player, whole_rows(draws), self.scene.physics.k_endmass, option.contact_m,
             option.cut_rad, option.judged(player), self.awkwardness(option, player), rows,
         )  # fmt: skip
         return rows

@@ -10,7 +10,7 @@ from partita.options.scene import Scene
 from partita.options.trace import read_option
 from partita.physics.simulate import Executions, execute
 from partita.players.conditions import awkwardness
-from partita.players.executions import executed
+from partita.players.executions import executed, whole_rows
 from partita.players.judgement import SIGHTED, Unsighted, judged
 from partita.players.stroke_model import StrokeModel
 from partita.practice.drills.drill import SetUp
@@ -56,7 +56,8 @@ def in_hands(set_up: SetUp, meant: Intended, player: Floats, draws: Floats) -> F
     awkward = float(awkwardness(player, set_up.bed, set_up.places, in_play, meant.stroke, False))
     misjudged = judged(player, tuple(meant.unsighted), meant.stroke[SPEED_MPS], meant.stroke[SIDE_R])
     executed(
-        meant.stroke, player, draws, set_up.physics.k_endmass, meant.way_m, meant.cut_rad, misjudged, awkward, rows
+        meant.stroke, player, whole_rows(draws), set_up.physics.k_endmass, meant.way_m, meant.cut_rad, misjudged,
+        awkward, rows,
     )  # fmt: skip
     return rows
 

@@ -23,6 +23,8 @@ from partita.reports.record.schema import (
 from partita.table.diamonds import metres
 
 _PERCENT = 100.0
+# Racks in a hundred decisions that are not rounded to nothing.
+_WORTH_A_WORD = 0.05
 
 
 def said_of(study: StudyDocument, place: int, situation: Situation) -> Said:
@@ -98,6 +100,9 @@ def _head_words(season: Season) -> list[str]:
         return []
     choice, stroke, luck = (mean_document(one) for one in (season.choice, season.stroke, season.luck))
     words = [f"Choices gave away {_racks(choice.value)} in a hundred decisions{_within(choice)}."]
+    untold = _PERCENT * season.untold.value
+    if untold >= _WORTH_A_WORD:
+        words[0] += f" {_racks(untold).capitalize()} of it in choices of which none can be told by itself."
     if stroke.count:
         words.append(
             f"One level better, the same strokes would have kept {_racks(stroke.value)} more{_within(stroke)}."

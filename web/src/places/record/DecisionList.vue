@@ -2,7 +2,7 @@
 import type { Decision } from '@/api/client'
 import { percent } from '@/shots/words'
 import { dayWords } from '@/words/days'
-import { endingWord, points } from './words'
+import { endingWord, isTold, points } from './words'
 
 /** Decisions, the latest first: what was played, what it gave away, how it ended and what the stroke brought. */
 defineProps<{ decisions: Decision[]; total: number }>()
@@ -40,10 +40,11 @@ defineEmits<{ remove: [decision: Decision] }>()
           </th>
           <td class="rare">{{ one.made !== null || one.make > 0.2 ? percent(one.make) : '–' }}</td>
           <td>
-            <template v-if="one.cost > 0"
-              ><b class="lost">{{ points(-one.cost) }}</b>
-              <span class="muted why">{{ one.choice_words }}</span></template
-            >
+            <template v-if="one.cost > 0">
+              <b v-if="isTold(one)" class="lost">{{ points(-one.cost) }}</b>
+              <span v-else class="muted">{{ points(-one.cost) }}</span>
+              <span class="muted why">{{ one.choice_words }}</span>
+            </template>
             <span v-else class="muted">{{ one.choice_words }}</span>
           </td>
           <td>{{ endingWord(one.ending) }}</td>
@@ -57,8 +58,8 @@ defineEmits<{ remove: [decision: Decision] }>()
       </tbody>
     </table>
     <p v-if="total" class="muted small">
-      Choice: points of rack chance given away; nothing where no difference could be told. Stroke: what came
-      against one’s own average.
+      Choice: points of rack chance given away, in grey where that cannot be told of one alone. Stroke: what
+      came against one’s own average.
     </p>
     <slot />
   </section>

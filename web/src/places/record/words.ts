@@ -18,6 +18,8 @@ export const CHOICES = [
   { key: 'place', name: 'right ball, wrong place' },
   { key: 'chased', name: 'chased a recovery' },
 ]
+/** Whether it can be told of one decision alone that its choice gave something away. */
+export const isTold = ({ choice }: { choice: string }): boolean => CHOICES.some(({ key }) => key === choice)
 export const HOWS = [
   { key: 'break', name: 'on the break' },
   { key: 'break-and-run', name: 'broke and ran out' },

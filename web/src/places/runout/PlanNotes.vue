@@ -16,7 +16,8 @@ defineProps<{ plan: Plan }>()
     <p v-if="plan.plan.length && plan.plan.length < plan.order.length">{{ plan.summary }}</p>
     <p class="muted">
       {{ plan.searched }} Chances are what this player’s strokes come to in the simulation; ± is the chance in
-      the sampling only.
+      the sampling only. What the first shot wins is looked ahead at, as on the Table page, and ± says what
+      that may be off by.
     </p>
   </footer>
 </template>

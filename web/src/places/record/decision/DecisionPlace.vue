@@ -13,7 +13,7 @@ import { ONLY_TRIES } from '@/stores/layers'
 import { useRecord } from '@/stores/record'
 import { useStudy } from '@/stores/study'
 import { dayWords } from '@/words/days'
-import { endingWord, points } from '../words'
+import { endingWord, isTold, points } from '../words'
 import LineCard from './LineCard.vue'
 import { useDecision } from './useDecision'
 
@@ -60,9 +60,10 @@ const unknown = computed(
 const judged = computed(() => {
   const one = decision.value
   if (!one) return []
+  const did = isTold(one) ? 'gave away' : 'trails the best line by'
   const cost =
     one.cost > 0
-      ? `The choice gave away ${(100 * one.cost).toFixed(1)} points: ${one.choice_words}.`
+      ? `The choice ${did} ${(100 * one.cost).toFixed(1)} points: ${one.choice_words}.`
       : `The choice: ${one.choice_words}.`
   const stroke =
     one.stroke === null
