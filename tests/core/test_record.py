@@ -102,6 +102,17 @@ class Choices(unittest.TestCase):
         ):
             self.assertEqual(choice_of(said, in_trouble), kind, (said.played.name, in_trouble))
 
+    def test_many_that_cannot_be_told_one_by_one_are_summed_apart_and_are_no_kind(self) -> None:
+        near = line(id="b", value=0.57, trails=0.03, trails_low=-0.01, trails_high=0.07)
+        told = [entry_of(Said(BEST, near), "left_a_shot")] * 30 + [entry_of(Said(BEST, line(**COSTLY)), "left_a_shot")]
+        season = season_of(columns_from(told))
+        self.assertAlmostEqual(season.untold.value, 0.9 / 31)
+        self.assertAlmostEqual(season.choice.value, 1.0 / 31)
+        self.assertEqual([part.kind for part in season.choices], ["place"])
+        said = season_document(season)
+        self.assertIn("2.9 racks of it in choices of which none can be told by itself", said.words[0])
+        self.assertIn("The dearest kind: right ball, wrong place", said.choices_words)
+
     def test_shots_are_called_by_what_is_hard_about_them(self) -> None:
         for one, kind in (
             (line(), "position"), (line(far=0.6), "long"), (line(cut_deg=-60.0), "thin"), (line(kind="carom"), "bank"),
