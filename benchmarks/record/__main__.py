@@ -7,15 +7,14 @@ told apart from the others. Run by `./partita bench record`, some seconds; keeps
 import json
 
 import numpy as np
+from numpy.typing import NDArray
 
 from benchmarks.figures import keep
 from benchmarks.record.season import ATTACKER, HITTER, SEASON
 from partita.files.record_file import read_record
-from partita.record.choices import CHOICES
 from partita.record.columns import Columns, columns_from
 from partita.record.entry import Entry
-from partita.record.season import season_of, told_of
-from partita.record.sums import parts_of
+from partita.record.season import by_kind, season_of
 from partita.reports.record.report import season_document
 from partita.reports.record.schema import MeanDocument
 
@@ -35,16 +34,21 @@ def entries_of(player: str) -> tuple[list[Entry], list[int], list[float]]:
 
 def how_soon(rows: Columns, habit: str) -> dict[str, dict[str, float]]:
     """By the number of decisions: how often the habit is named, and how often another kind is."""
-    rng, told, found = np.random.default_rng(1), told_of(rows), {}
+    rng, found = np.random.default_rng(1), {}
     for count in _COUNTS:
         right = wrong = 0
         for _ in range(_DRAWS):
             drawn = rng.integers(0, len(rows), count)
-            first = [p for p in parts_of(told[drawn], rows.choice[drawn], tuple(CHOICES)) if p.first]
+            first = [part for part in by_kind(_drawn(rows, drawn)) if part.first]
             right += len(first) == 1 and first[0].kind == habit
             wrong += len(first) == 1 and first[0].kind != habit
         found[str(count)] = {"named": right / _DRAWS, "wrongly": wrong / _DRAWS}
     return found
+
+
+def _drawn(rows: Columns, drawn: NDArray[np.int64]) -> Columns:
+    numbers = {name: values[drawn] for name, values in rows.numbers.items()}
+    return Columns(rows.choice[drawn], rows.shot[drawn], rows.rack[drawn], numbers)
 
 
 def mean_of(mean: MeanDocument) -> dict[str, object]:

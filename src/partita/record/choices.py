@@ -3,9 +3,8 @@
 from partita.record.said import Line, Said
 from partita.weighing.verdict import ENOUGH
 
-# Kinds of choices by what was wrong with them; of `FREE` ones nobody can tell that they cost anything.
-CHOICES = {
-    "alike": "as good as the best",
+# What may be wrong with a choice.
+_WRONG = {
     "attacked": "attacked when safe was better",
     "safe": "safe when attacking was better",
     "pot": "another pot was better",
@@ -13,9 +12,13 @@ CHOICES = {
     "hard": "too much speed or side",
     "place": "right ball, wrong place for the cue ball",
     "chased": "chased a recovery",
-    "open": "no difference that can be told",
 }
-FREE = ("alike", "open")
+# Of one choice alone it often cannot be told that it trails the best line: then what may be wrong with it is a
+# supposition, of which many together tell.
+_PERHAPS = {f"{kind}?": f"perhaps {words}" for kind, words in _WRONG.items()}
+CHOICES = {"alike": "as good as the best", **_WRONG, "open": "no difference that can be told", **_PERHAPS}
+# Kinds of which nobody can tell that one choice cost anything; those that are no kind of mistake at all.
+FREE, NONE = ("alike", "open", *_PERHAPS), ("alike", "open")
 # More speed, and more side, than the better stroke of the same shot by which it is called too much: about a league
 # player's error. A judgement, no source.
 _TOO_FAST, _TOO_MUCH_SIDE_R = 1.2, 0.15
@@ -36,9 +39,22 @@ def cost_of(said: Said) -> float:
 
 def choice_of(said: Said, in_trouble: bool = False) -> str:
     """The kind of a choice, a key of CHOICES. in_trouble : the shot before it, of the same visit, lost its position."""
+    line = said.played
+    if cost_of(said) > 0.0:
+        return _wrong_with(said, in_trouble)
+    if line.id == said.best.id or line.trails_high <= ENOUGH:
+        return "alike"
+    return f"{_wrong_with(said, in_trouble)}?" if given_away(said) > 0.0 else "open"
+
+
+def kind_of(choice: str) -> str:
+    """What may be wrong with a choice, supposed or told."""
+    return choice.removesuffix("?")
+
+
+def _wrong_with(said: Said, in_trouble: bool) -> str:
+    """In what it differs from the best line: a key of `_WRONG`."""
     played, best = said.played, said.best
-    if cost_of(said) == 0.0:
-        return "alike" if played.id == best.id or played.trails_high <= ENOUGH else "open"
     if played.attacks != best.attacks:
         if played.attacks:
             return "chased" if in_trouble else "attacked"

@@ -3,13 +3,14 @@
 from dataclasses import dataclass
 
 import numpy as np
+from numpy.typing import NDArray
 
 from partita.intervals import Chance, of_share
-from partita.record.choices import CHOICES, FREE
+from partita.record.choices import CHOICES, FREE, NONE, kind_of
 from partita.record.columns import Columns
 from partita.record.reliability import Reliability, reliability_of
 from partita.record.shots import SHOTS
-from partita.record.sums import Floats, Mean, Part, mean_of, parts_of, sums_of
+from partita.record.sums import Mean, Part, mean_of, parts_of, sums_of
 
 
 @dataclass(frozen=True)
@@ -54,16 +55,16 @@ def season_of(rows: Columns) -> Season:
     """The sums of some decisions."""
     lost, shots = rows.better - rows.value, tuple(SHOTS)
     a_rack = sums_of(rows.cost, rows.rack)
-    told = told_of(rows)
+    kinds = by_kind(rows)
     return Season(
         decisions=len(rows),
         racks=len(a_rack),
         choice=mean_of(rows.cost),
         choice_a_rack=mean_of(a_rack),
-        untold=mean_of(rows.cost - told),
+        untold=mean_of(np.where(_is_one_of(rows, FREE), rows.cost, 0.0)),
         stroke=mean_of(lost),
         luck=mean_of(rows.stroke),
-        choices=tuple(part for part in parts_of(told, rows.choice, tuple(CHOICES)) if part.kind not in FREE),
+        choices=tuple(part for part in kinds if part.kind not in NONE),
         shots=parts_of(lost, rows.shot, shots),
         came=parts_of(-rows.stroke, rows.shot, shots),
         makes=reliability_of(rows.make, rows.made),
@@ -74,10 +75,15 @@ def season_of(rows: Columns) -> Season:
     )
 
 
-def told_of(rows: Columns) -> Floats:
-    """(k,) what each choice gave away as far as that can be told of it alone."""
-    untold = [place for place, kind in enumerate(CHOICES) if kind in FREE]
-    return np.where(np.isin(rows.choice, untold), 0.0, rows.cost)
+def by_kind(rows: Columns) -> tuple[Part, ...]:
+    """What each kind of choices comes to, those told and those supposed together; what is no mistake costs nothing."""
+    kinds = tuple(CHOICES)
+    codes = np.array([kinds.index(kind_of(kind)) for kind in kinds])[rows.choice]
+    return parts_of(np.where(_is_one_of(rows, NONE), 0.0, rows.cost), codes, kinds)
+
+
+def _is_one_of(rows: Columns, kinds: tuple[str, ...]) -> NDArray[np.bool_]:
+    return np.isin(rows.choice, [place for place, kind in enumerate(CHOICES) if kind in kinds])
 
 
 def _turning(rows: Columns) -> TurningUse | None:
