@@ -13,8 +13,10 @@ const rackWords = computed(() => capital(chanceWords(board.document.game)))
 const state = computed(() => {
   if (runOut.stale) return 'the layout has changed since'
   const settled = runOut.plan?.settled ? `settled in ${runOut.plan.seconds.toFixed(1)} s` : ''
-  if (runOut.running && settled) return `${settled}, looking ahead`
-  if (runOut.running) return runOut.plan ? 'first plan, refining' : 'planning'
+  // Before half of the way what stands there is the first plan, or one of before.
+  const isThere = !runOut.asking && (runOut.runOut?.progress ?? 0) >= 0.5
+  if (runOut.running && settled && isThere) return `${settled}, looking ahead`
+  if (runOut.running) return runOut.plan?.settled === false ? 'first plan, refining' : 'planning'
   return runOut.runOut?.status === 'stopped' ? 'stopped' : settled
 })
 const isChanged = computed(
