@@ -7,6 +7,7 @@ from django.db.models import Q
 from ninja import Schema
 from pydantic import Field
 
+from partita.record.choices import told_or_supposed
 from records.models import Decision, Match, in_sight
 
 # Rows of a page.
@@ -37,7 +38,8 @@ class Filters(Schema):
 
     def decisions(self, owner: Any) -> Any:
         """An owner's decisions that are meant, the latest first."""
-        kinds = {name: value for name, value in (("shot", self.kind), ("choice", self.choice)) if value}
+        kinds: dict[str, Any] = {"shot": self.kind} if self.kind else {}
+        kinds |= {"choice__in": told_or_supposed(self.choice)} if self.choice else {}
         rows = in_sight(Decision, owner).filter(**self._both(), **kinds)
         if not self.words:
             return rows

@@ -175,6 +175,8 @@ class Decisions(RecordTest):
             answer = self.send("get", f"decisions?{query}").json()
             self.assertEqual(answer["total"], count, query)
             self.assertEqual(len(answer["rows"]), 0 if query == "page=1" else count)
+        Decision.objects.filter(choice="safe").update(choice="safe?")
+        self.assertEqual(self.send("get", "decisions?choice=safe").json()["total"], 1, "what is supposed counts, too")
         for wrong in ("since=someday", "page=-1", "words=%00"):
             self.assertEqual(self.send("get", f"decisions?{wrong}").status_code, 422, wrong)
 

@@ -52,6 +52,11 @@ def kind_of(choice: str) -> str:
     return choice.removesuffix("?")
 
 
+def told_or_supposed(kind: str) -> tuple[str, str]:
+    """The choices of which `kind_of` is this kind."""
+    return kind, f"{kind}?"
+
+
 def _wrong_with(said: Said, in_trouble: bool) -> str:
     """In what it differs from the best line: a key of `_WRONG`."""
     played, best = said.played, said.best
