@@ -122,10 +122,12 @@ def _looked_deeper(halving: Halving, question: Question, terms: dict[int, _Terms
     def spent(more: int = 0) -> float:
         return balls * (sum(one.played for one in terms.values()) + more) / (effort * _SPENT)
 
-    while wanted := _wanted(halving, terms, size):
+    while True:
+        asked = _asked_for(halving, terms, size)
+        wanted = asked or _wanted(halving, terms, size)
         rollouts = sum(count - _count(terms, i, _DEEP) for i, count in wanted.items())
-        is_first_look = all(_count(terms, i, _DEEP) == 0 and _must_be_looked_at(halving, i) for i in wanted)
-        if not is_first_look and spent((_DEEP + 1) * rollouts) > 1.0:
+        # What is asked for has its first look, whatever is spent.
+        if not wanted or (not asked and spent((_DEEP + 1) * rollouts) > 1.0):
             return
         for _ in _roll_out(halving, question, terms, wanted, _DEEP):
             yield min(0.95, spent())
@@ -134,13 +136,10 @@ def _looked_deeper(halving: Halving, question: Question, terms: dict[int, _Terms
 
 
 def _wanted(halving: Halving, terms: dict[int, _Terms], size: int) -> dict[int, int]:
-    """How many deep roll-outs lines are to have next: first those that must be looked at; then those that may be better
-    than the first by most, where knowing them without scatter tells, with the first; then the first one alone, where
-    scatter makes its interval wide."""
+    """How many deep roll-outs lines are to have next: those that may be better than the first by most, where knowing
+    them without scatter tells, with the first; then the first one alone, where scatter makes its interval wide."""
     lines, game = halving.lines(), halving.rater.situation.game
     have = {i: _count(terms, i, _DEEP) for i, _ in lines}
-    if must := [i for i, _ in lines if have[i] == 0 and _must_be_looked_at(halving, i)]:
-        return dict.fromkeys(must, size)
     better, left = {}, doubts_of(game).left_deepest
     for i, line in lines[1:]:
         lead, doubt = doubt_between(lines[0][1], line, game)
@@ -149,18 +148,22 @@ def _wanted(halving: Halving, terms: dict[int, _Terms], size: int) -> dict[int, 
         if most > ENOUGH and (have[i] == 0 or known <= ENOUGH):
             better[i] = most
     chosen = sorted(better, key=lambda i: (-better[i], i))[:_OTHERS]
-    wanted = {i: have[i] + size for i in chosen}
+    # By half as much again: rounds are few, however cheap they are.
+    wanted = {i: have[i] + max(size, _even(have[i] / 2)) for i in chosen}
     alone = doubt_of(lines[0][1], game) if lines else None
     if chosen:
         wanted[lines[0][0]] = max(wanted.values())
     elif alone and _Z * alone.whole > _NARROW and alone.sampling > math.hypot(alone.search, alone.model):
-        wanted[lines[0][0]] = have[lines[0][0]] + size
+        first = lines[0][0]
+        wanted[first] = have[first] + max(size, _even(have[first] / 2))
     return {i: count for i, count in wanted.items() if count > have[i]}
 
 
-def _must_be_looked_at(halving: Halving, i: int) -> bool:
-    """The first line, and strokes of the user's own."""
-    return halving.field[i].source == "own" or i == halving.lines()[0][0]
+def _asked_for(halving: Halving, terms: dict[int, _Terms], size: int) -> dict[int, int]:
+    """The first line, and strokes of the user's own, as long as they have had no deep look."""
+    lines = [i for i, _ in halving.lines()]
+    asked = [i for i in lines if i == lines[0] or halving.field[i].source == "own"]
+    return {i: size for i in asked if _count(terms, i, _DEEP) == 0}
 
 
 def _count(terms: dict[int, _Terms], i: int, strokes: int) -> int:

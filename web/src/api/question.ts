@@ -51,6 +51,8 @@ export function createQuestion<K extends keyof Kinds>(kind: K, asked: Asked<Kind
   /** Take a question that was just asked or opened, and follow it until it is over. */
   function take(next: T): Promise<void> {
     set(next, true)
+    // Only what was its own trouble is taken back: what was refused meanwhile stays told.
+    let isInTrouble = false
     return follow(next, {
       look: () => newest(next.id),
       isActive,
@@ -63,7 +65,10 @@ export function createQuestion<K extends keyof Kinds>(kind: K, asked: Asked<Kind
         ])
         if (String(news) !== String(known)) set(later, false)
       },
-      trouble: (found) => (asked.problems.value = found),
+      trouble: (found) => {
+        if (found.length || isInTrouble) asked.problems.value = found
+        isInTrouble = found.length > 0
+      },
       everyMs: asked.everyMs ?? EVERY_MS,
     })
   }

@@ -97,7 +97,13 @@ const frameOf = (given: { frame: Frame; radius: number }) => given
   >
     <template #acts>
       <span class="rare"><FrameActs @keys="emit('keys')" /></span>
-      <Button v-if="kicks.running" label="Stop" variant="outlined" class="go" @click="kicks.stop()" />
+      <Button
+        v-if="kicks.running && !kicks.stale"
+        label="Stop"
+        variant="outlined"
+        class="go"
+        @click="kicks.stop()"
+      />
       <Button v-else class="go" @click="kicks.ask()"><KeyLabel label="Find" letter="F" /></Button>
     </template>
     <template #table>

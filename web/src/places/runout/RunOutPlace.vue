@@ -83,7 +83,13 @@ const frameOf = (given: { frame: Frame; radius: number }) => given
   >
     <template #acts>
       <span class="rare"><FrameActs @keys="emit('keys')" /></span>
-      <Button v-if="runOut.running" label="Stop" variant="outlined" class="go" @click="runOut.stop()" />
+      <Button
+        v-if="runOut.running && !runOut.stale"
+        label="Stop"
+        variant="outlined"
+        class="go"
+        @click="runOut.stop()"
+      />
       <Button v-else class="go" @click="runOut.ask()"><KeyLabel label="Plan" letter="P" /></Button>
     </template>
     <template #table>
