@@ -320,7 +320,11 @@ def energy_rises(layout: Layout, stroke: Stroke) -> float:
         before: dict[str, Motion] = {}
         after_: dict[str, Motion] = {}
         for event in together:
-            before = dict(zip(event.balls, event.before, strict=True)) | before
+            for ball, motion in zip(event.balls, event.before, strict=True):
+                # Of a ball that is met while a rubber holds it the rubber's event, told last, has how it came.
+                is_earlier = event.kind == "cushion" and ball in before
+                if ball not in before or (is_earlier and _energy_of(motion) > _energy_of(before[ball])):
+                    before[ball] = motion
             after_ |= dict(zip(event.balls, event.after, strict=True))
         energies = [sum(_energy_of(motion) for motion in motions.values()) for motions in (before, after_)]
         # A ball that still turns about the vertical keeps a little energy at rest: compare absolutely there.

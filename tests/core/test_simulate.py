@@ -4,7 +4,7 @@ import math
 import unittest
 
 import numpy as np
-from hypothesis import given, settings
+from hypothesis import example, given, settings
 from hypothesis import strategies as st
 
 from partita.errors import Refused
@@ -52,6 +52,7 @@ def opening_velocities(layout: Layout, stroke: Stroke) -> dict[str, np.ndarray]:
 class WholeShots(unittest.TestCase):
     @settings(max_examples=150, deadline=None)
     @given(seeds)
+    @example(2761397)  # a ball is met while a rubber holds it
     def test_time_runs_forward_energy_falls_and_no_ball_overlaps_or_is_lost(self, seed: int) -> None:
         layout = awkward_layout(seed)
         shot = simulate(layout, random_stroke(seed))
