@@ -44,7 +44,9 @@ function tryIt() {
       <h2>{{ kicks.found ? `Ways to ${ballName(kicks.found.target).replace('Ball', 'the')}` : 'Ways' }}</h2>
       <span class="state" aria-live="polite">{{ state }}</span>
       <!-- Find stands where Stop does when the layout has changed. -->
-      <button v-if="kicks.running && kicks.stale" type="button" class="act" @click="kicks.stop()">Stop</button>
+      <button v-if="kicks.running && kicks.stale" type="button" class="act" @click="kicks.stop()">
+        Stop
+      </button>
       <ProgressLine
         v-if="kicks.kick"
         label="Looking for ways"

@@ -37,7 +37,9 @@ const totals = computed(() =>
     <h2>Plan</h2>
     <span class="state" aria-live="polite">{{ state }}</span>
     <!-- Plan stands where Stop does when the layout has changed. -->
-    <button v-if="runOut.running && runOut.stale" type="button" class="act" @click="runOut.stop()">Stop</button>
+    <button v-if="runOut.running && runOut.stale" type="button" class="act" @click="runOut.stop()">
+      Stop
+    </button>
     <ProgressLine
       v-if="runOut.runOut"
       label="Planning"
