@@ -85,7 +85,8 @@ class Answer(BrowserCase):
         self.assertLess(sampling[1], 0.8 * sampling[0])
         # What was chosen stays chosen as long as it is worth a line, though it may be called otherwise by then.
         names = [option["name"] for option in after.document["options"]]
-        expect(page.locator(".line.chosen b")).to_have_text(name if name in names else re.compile("."))
+        chosen_now = page.locator(".line.chosen b").inner_text()
+        self.assertIn(chosen_now, [name] if name in names else names)
 
     def test_layers_are_switched_by_keys_and_read_in_words(self) -> None:
         page = self.page

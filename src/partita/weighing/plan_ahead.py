@@ -41,7 +41,7 @@ def plan_looked_ahead(request: RunOutRequest, samples: int = DEFAULT_SAMPLES) ->
     halving = _weighed_alone(question, first, samples)
     for done in look_ahead(halving, question, samples / DEFAULT_SAMPLES):
         yield _PLANNED + (1.0 - _PLANNED) * done
-    plan = (_told_by(halving.line(0), pattern, question.situation.game), *pattern.plan[1:])
+    plan = (_told_by(halving.line(0), pattern), *pattern.plan[1:])
     yield replace(pattern, plan=plan, progress=1.0)
 
 
@@ -54,9 +54,10 @@ def _weighed_alone(question: Question, planned: Planned, samples: int) -> Halvin
     return halving
 
 
-def _told_by(line: Weighed, pattern: Pattern, game: str) -> Planned:
+def _told_by(line: Weighed, pattern: Pattern) -> Planned:
     """The first ball of a plan with the rack chance of the ledger, less what is fixed later on costs."""
-    first, rack = pattern.plan[0], doubt_of(line, game).around(line.value)
+    first = pattern.plan[0]
+    rack = doubt_of(line, pattern.request.situation.game).around(line.value)
     for later in pattern.plan[1:]:
         rack = rack.times(later.kept[1])
     safer = first.safer if first.safer is not None and first.safer > rack.value else None
