@@ -114,7 +114,7 @@ class LookingAhead(unittest.TestCase):
         best, *others = last.lines
         self.assertEqual(best.ahead.strokes, 5)
         told = [one for one in others if one.ahead.strokes == 1]
-        self.assertTrue(all(one.ahead.rollouts < best.ahead.rollouts for one in told))
+        self.assertTrue(told and all(one.ahead.rollouts < best.ahead.rollouts for one in told))
         self.assertEqual([one.value for one in last.lines], sorted((one.value for one in last.lines), reverse=True))
         # A fifth of the tries, a fifth of what may be spent: strokes of roll-outs times three balls, and first looks.
         played = sum(6 * one.ahead.rollouts for one in last.lines)

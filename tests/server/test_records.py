@@ -116,6 +116,10 @@ class Decisions(RecordTest):
         import_module("records.migrations.0007_open_choices").tell_apart(apps, None)
         choices = [one.choice for one in Decision.objects.order_by("pk")]
         self.assertEqual(choices, ["alike", "open", "alike", "open"], "the best itself is; figures alone tell nothing")
+        Decision.objects.update(cost=0.0)
+        import_module("records.migrations.0008_given_away").count_all(apps, None)
+        costs = [round(one.cost, 2) for one in Decision.objects.order_by("pk")]
+        self.assertEqual(costs, [0.15, 0.15, 0.0, 0.0], "what was said of them counts, told or not")
 
     def test_an_ending_that_cannot_be_and_a_line_that_is_not_there_are_refused_and_nothing_is_kept(self) -> None:
         for option, ending, said in (
