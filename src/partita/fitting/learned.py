@@ -21,14 +21,14 @@ from partita.rows.features import COLUMNS as FEATURES
 from partita.value.learned import CARD, corrected
 
 Floats = NDArray[np.float64]
-OPENINGS = {"nine-ball": 900, "ten-ball": 320, "eight-ball": 260, "straight-pool": 120, "snooker": 160}
+OPENINGS = {"nine-ball": 900, "ten-ball": 320, "eight-ball": 260, "straight-pool": 260, "snooker": 160}
 _PARTS = 4
 # A score that is no more than this above another is as good.
 _AS_GOOD = 0.0002
 _RIDGE = 3.0
 # By how much each later position of a rack counts less in what is fitted: less noise for a little of the values' own
-# errors. Source: a trial, the flat middle of 0.5 to 0.85.
-_FADE = 0.7
+# errors. Source: a trial, the flat middle of 0.5 to 0.85. In a race of many balls those errors would add up.
+_FADE, _FADES = 0.7, {"straight-pool": 1.0}
 
 
 def fitted(features: Floats, won: Floats) -> Floats:
@@ -52,29 +52,29 @@ def said_by(cases: Cases, weights: Floats) -> Floats:
     return np.array([corrected(weights, row, value) for row, value in zip(cases.features, cases.formula, strict=True)])
 
 
-def models_of(cases: Cases) -> dict[str, Floats]:
+def models_of(cases: Cases, fade: float) -> dict[str, Floats]:
     """The models that are tried."""
-    targets = adjusted(cases, _FADE)
+    targets = adjusted(cases, fade)
     return {
         "logistic": fitted(cases.features, targets),
         "network": network_fitted(cases.features, targets),
     }
 
 
-def left_out(cases: Cases) -> dict[str, Floats]:
+def left_out(cases: Cases, fade: float) -> dict[str, Floats]:
     """(m,) what the formula and each model say of cases whose openings they had not seen: in parts, in turn."""
     openings = np.random.default_rng(41).permutation(np.unique(cases.opening))
     said = {"formula": cases.formula.copy(), "logistic": np.zeros(len(cases.won)), "network": np.zeros(len(cases.won))}
     for part in np.array_split(openings, _PARTS):
         held = np.isin(cases.opening, part)
-        for name, weights in models_of(cases.part(~held)).items():
+        for name, weights in models_of(cases.part(~held), fade).items():
             said[name][held] = said_by(cases.part(held), weights)
     return said
 
 
-def learned_from(cases: Cases) -> tuple[Floats, dict[str, object]]:
+def learned_from(cases: Cases, fade: float) -> tuple[Floats, dict[str, object]]:
     """Weights of a game, or none where none help, and the figures of its card, all of racks that were left out."""
-    said, worth = left_out(cases), adjusted(cases, 1.0)
+    said, worth = left_out(cases, fade), adjusted(cases, 1.0)
     scores = {name: brier(values, worth) for name, values in said.items()}
     # Of models that are as good the simplest: they stand in that order.
     best = next(name for name, score in scores.items() if score <= min(scores.values()) + _AS_GOOD)
@@ -94,7 +94,7 @@ def learned_from(cases: Cases) -> tuple[Floats, dict[str, object]]:
         figures[name] = {"positions": int(which.sum())} | {
             key: round(float(values.mean()), 3) for key, values in means.items() if which.any()
         }
-    return (np.zeros(0) if best == "formula" else models_of(cases)[best]), figures
+    return (np.zeros(0) if best == "formula" else models_of(cases, fade)[best]), figures
 
 
 def _by_who_chose(cases: Cases, said: Floats, worth: Floats) -> dict[str, float]:
@@ -119,7 +119,7 @@ def fit_anew(names: Sequence[str]) -> Iterator[tuple[str, dict[str, object]]]:
     }
     games: dict[str, object] = json.loads(CARD.read_text(encoding="utf-8"))["games"] if CARD.exists() else {}
     for game in names or OPENINGS:
-        weights, figures = learned_from(collected(game, OPENINGS[game]))
+        weights, figures = learned_from(collected(game, OPENINGS[game]), _FADES.get(game, _FADE))
         games[game] = {"weights": [round(float(weight), 5) for weight in weights], **figures}
         CARD.write_text(json.dumps(card | {"games": games}, indent=1) + "\n", encoding="utf-8")
         yield game, figures

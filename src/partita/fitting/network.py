@@ -10,6 +10,7 @@ from numpy.typing import NDArray
 from partita.value.learned import network_of
 
 Floats = NDArray[np.float64]
+# Places of a net: in all a multiple of four, as `value.learned` adds them up.
 _HIDDEN, _NETS, _ASIDE = 16, 3, 0.15
 _EPOCHS, _PATIENCE, _BATCH, _RATE, _DECAY = 80, 10, 256, 3e-3, 1e-3
 _FIRST, _SECOND = 0.9, 0.999

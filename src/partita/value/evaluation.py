@@ -37,12 +37,12 @@ from partita.lines.mirrors import kick_to
 from partita.lines.openings import is_on_bed, pocket_opening
 from partita.lines.sight import visible_share
 from partita.players.judgement import TURN_PER_TIP_RAD, usual_kick_m
-from partita.rows.features import CHOSE, CUE_TO_RAIL, NOBODY
+from partita.rows.features import CHOSE, CUE_TO_RAIL, NOBODY, THIRD_MAKE
 from partita.rows.player import AIM, TIP
 from partita.value.ease import ease
 from partita.value.eyes import Eyes, blank_eyes
 from partita.value.learned import corrected, fill_features
-from partita.value.make_chance import make_chance, normal_below
+from partita.value.make_chance import best_make_from, make_chance, normal_below
 from partita.value.place_maps import has_moved, read_place, step_of
 from partita.value.rest import (
     BACK,
@@ -61,6 +61,7 @@ from partita.value.rest import (
     after_foul,
     rest_of_rack,
 )
+from partita.value.surroundings import look_around, room_of
 
 # After a good safety.
 HIDDEN_SHARE = 0.35
@@ -70,8 +71,6 @@ _KICK_MPS, _KICK_SHARE, _NO_WAY_M = 2.0, 0.9, 3.0
 # What a safety is worth at least, for the chance of spoiling it.
 _SAFETY_CARE = 0.95
 _IN_HAND_DISTANCE_M = 0.30
-# Nearer to a rail than so many radii the cue ball is not as free as elsewhere.
-_NEAR_RAIL_RADII = 8.0
 
 
 @dataclass(frozen=True)
@@ -120,16 +119,7 @@ def best_make_of(eyes, places, in_play, standing, target, player):
         return make_in_hand(eyes, places, in_play, target, player)
     if standing[HAND] != NOT_IN_HAND:
         return _make_from_line(eyes, places, in_play, target, standing[GAME], player)
-    return _best_make_from(eyes, places, in_play, target, places[0, 0], places[0, 1], player)
-
-
-@kernel
-def _best_make_from(eyes, places, in_play, target, x, y, player):
-    """Best make chance of one ball with the cue ball at (x, y)."""
-    best = 0.0
-    for pocket in range(6):
-        best = max(best, make_chance(eyes.windows, eyes.bed, pocket, places, in_play, target, x, y, player, best))
-    return best
+    return best_make_from(eyes, places, in_play, target, places[0, 0], places[0, 1], player, 0.0)
 
 
 @kernel
@@ -167,22 +157,30 @@ def evaluate_one(eyes, places, in_play, standing, who, chose, features, out):
     rest_of_rack(eyes, places, in_play, standing, who, out)
     out[VISIBLE] = 1.0 if standing[HAND] != NOT_IN_HAND else most_visible(eyes, places, in_play)
     out[BEST_MAKE], out[SECOND_BEST], out[MADE], attack = 0.0, 0.0, 1.0 - out[GIVEN], 1.0 - out[GIVEN]
+    surest, third = 0, 0.0
     if out[VISIBLE] > 0.0:
         for ball in range(1, places.shape[0]):
             if eyes.on[ball]:
                 make = best_make_of(eyes, places, in_play, standing, ball, me)
                 attack = max(attack, make * eyes.made[ball] + (1.0 - make) * (1.0 - out[GIVEN]))
+                if surest == 0 or make > out[BEST_MAKE]:
+                    surest = ball
                 if make > out[BEST_MAKE]:
+                    third = out[SECOND_BEST]
                     out[SECOND_BEST], out[BEST_MAKE], out[MADE] = out[BEST_MAKE], make, eyes.made[ball]
+                elif make > out[SECOND_BEST]:
+                    third, out[SECOND_BEST] = out[SECOND_BEST], make
                 else:
-                    out[SECOND_BEST] = max(out[SECOND_BEST], make)
+                    third = max(third, make)
     hidden = HIDDEN_SHARE * out[EASE]
     safety = _SAFETY_CARE * (1.0 - (hidden * out[THEIRS] + (1.0 - hidden) * (1.0 - out[BACK])))
     value = max(attack, safety)
     if out[VISIBLE] == 0.0:
         value = _hooked(eyes, places, in_play, standing, who, out)
     out[SAFE] = value if out[VISIBLE] == 0.0 else safety
-    features[CHOSE], features[CUE_TO_RAIL] = chose, _to_rail(eyes.bed, places, standing)
+    features[CHOSE], features[THIRD_MAKE] = chose, third
+    features[CUE_TO_RAIL] = 1.0 if standing[HAND] != NOT_IN_HAND else room_of(eyes.bed, places, 0)
+    look_around(eyes, places, in_play, standing, who, surest, out[BEST_MAKE], features)
     out[VALUE] = learned_worth(eyes, in_play, standing, me, them, value, features, out)
     _read_maps(eyes, places, in_play, standing, who, out)
     return out[VALUE]
@@ -215,10 +213,10 @@ def _clear_now(eyes, places, in_play, who, step, clear):
     clear : by the maps, as if nothing had been moved
     """
     target, me = eyes.maps.ball[step], eyes.models[who]
-    now = _best_make_from(eyes, places, in_play, target, places[0, 0], places[0, 1], me)
+    now = best_make_from(eyes, places, in_play, target, places[0, 0], places[0, 1], me, 0.0)
     if has_moved(eyes.maps, places, target):
         return now * (eyes.maps.ordinary[who, step + 1] if step + 1 < eyes.maps.ball.shape[0] else 1.0)
-    before = _best_make_from(eyes, eyes.maps.places, in_play, target, places[0, 0], places[0, 1], me)
+    before = best_make_from(eyes, eyes.maps.places, in_play, target, places[0, 0], places[0, 1], me, 0.0)
     return clear * min(1.0, now / max(0.02, before))
 
 
@@ -233,20 +231,10 @@ def _left_of(eyes, places, in_play, standing, ball, who):
 
 
 @kernel
-def _to_rail(bed, places, standing):
-    """The cue ball's way to the nearest nose, of a few balls' widths; all of it in hand."""
-    if standing[HAND] != NOT_IN_HAND:
-        return 1.0
-    x, y = places[0, 0], places[0, 1]
-    gap = min(min(x, bed.length - x), min(y, bed.width - y)) - bed.reach
-    return min(1.0, max(0.0, gap / (_NEAR_RAIL_RADII * bed.radius)))
-
-
-@kernel
 def learned_worth(eyes, in_play, standing, me, them, formula, features, out):
     """The formula's value as corrected; out[FORMULA] and features are left as this one's.
 
-    CHOSE and CUE_TO_RAIL of the features are there already.
+    What `fill_features` does not fill is there already.
     """
     out[FORMULA] = formula
     fill_features(out, balls_left(in_play), standing, me, them, features)

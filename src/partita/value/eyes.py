@@ -28,7 +28,8 @@ class Eyes(NamedTuple):
     numbers : (n,) as in `games.standing`; models : (2, 10) rows of the first and the second player
     ends : (4, p, q) chances by score (`value.ends`), (4, 1, 1) in games without; typical : (2,) the players' ease
     with a ball anywhere on an open table; weights : of the learned correction
-    race : (4, 10, 10), on, made : (n,) scratch; maps : what places of the cue ball are worth, where that is known
+    race : (4, 10, 10), on, made : (n,) scratch; eases : (2, n) of balls that have one, of whoever is at the table and
+    of the other, scratch; maps : what places of the cue ball are worth, where that is known
     """
 
     windows: PocketWindows
@@ -41,6 +42,7 @@ class Eyes(NamedTuple):
     race: Floats
     on: NDArray[np.bool_]
     made: Floats
+    eases: Floats
     maps: PlaceMaps
 
 
@@ -59,6 +61,7 @@ def eyes_for(
     return Eyes(
         windows, bed, numbers, models, ends, typical, weights_of(game, learned),
         np.zeros((4, _MOST_GROUP + 1, _MOST_GROUP + 1)), np.zeros(count, dtype=np.bool_), np.zeros(count),
+        np.zeros((2, count)),
         no_maps() if maps is None else maps,
     )  # fmt: skip
 
@@ -69,7 +72,7 @@ def blank_eyes() -> Eyes:
     numbers, grid = np.zeros(1, dtype=np.int64), np.zeros((4, 1, 1))
     windows = PocketWindows(grid, grid, table, row, np.zeros((6, 2)))
     return Eyes(
-        windows, bed_of(TableSpec()), numbers, table, grid, row, row, grid, np.zeros(1, dtype=np.bool_), row,
+        windows, bed_of(TableSpec()), numbers, table, grid, row, row, grid, np.zeros(1, dtype=np.bool_), row, table,
         no_maps(),
     )  # fmt: skip
 

@@ -6,8 +6,8 @@ Its card, `learned.json`, says on what it was fitted and how well it does; `./pa
 model corrects the formula's value, so that without weights (or `learned=False`) the formula stands alone.
 
 Kernels here take weights, features : (FEATURES,) as evaluations fill them, and chances, 0..1. Weights are (FEATURES,)
-of a logistic model, zeros for none; or of a network with h hidden places (h, FEATURES + 2), flat: of each place what
-it makes of the features, its bias, and what it adds to the log odds; and last the bias of these.
+of a logistic model, zeros for none; or of a network with h hidden places, a multiple of four, (h, FEATURES + 2), flat:
+of each place what it makes of the features, its bias, and what it adds to the log odds; and last the bias of these.
 
 They take standing (STANDING,) of the rules; me, them : (10,) of `rows.player`, who shoots now and the other.
 """
@@ -62,8 +62,8 @@ def logit(chance):
 
 @kernel
 def fill_features(out, balls, standing, me, them, features):
-    """What the model looks at, into features (FEATURES,), but for who chose and the cue ball's way to a rail, which are
-    there; out : an evaluation with its formula.
+    """What the model looks at, into features (FEATURES,), but for who chose and where the balls lie, which is there
+    already; out : an evaluation with its formula.
     """
     pool = standing[GAME] <= TEN_BALL
     features[CONSTANT], features[LOGIT] = 1.0, logit(out[FORMULA])
@@ -96,14 +96,20 @@ def corrected(weights, features, formula):
 
 @kernel
 def _by_network(weights, features):
-    """Log odds by a network."""
-    places, width = (weights.shape[0] - 1) // (FEATURES + 2), FEATURES + 2
-    total = weights[weights.shape[0] - 1]
-    for place in range(places):
-        seen = weights[place * width + FEATURES]
+    """Log odds by a network; four places at a time, whose sums need not wait for each other."""
+    width, total = FEATURES + 2, weights[weights.shape[0] - 1]
+    for at in range(0, weights.shape[0] - 1, 4 * width):
+        one, two, three = weights[at : at + width], weights[at + width :], weights[at + 2 * width :]
+        four = weights[at + 3 * width :]
+        a, b, c, d = one[FEATURES], two[FEATURES], three[FEATURES], four[FEATURES]
         for k in range(FEATURES):
-            seen += weights[place * width + k] * features[k]
-        total += weights[place * width + FEATURES + 1] * math.tanh(seen)
+            feature = features[k]
+            a += one[k] * feature
+            b += two[k] * feature
+            c += three[k] * feature
+            d += four[k] * feature
+        total += one[FEATURES + 1] * math.tanh(a) + two[FEATURES + 1] * math.tanh(b)
+        total += three[FEATURES + 1] * math.tanh(c) + four[FEATURES + 1] * math.tanh(d)
     return total
 
 

@@ -128,3 +128,11 @@ def make_chance(windows, bed, pocket, places, in_play, target, cue_x, cue_y, pla
         leaves = 2.0 * normal_below(window[1] / (pressed_rad(player[SIGHT]) + UNAVOIDABLE_RAD)) - 1.0
         chance = leaves * math.sqrt(chance)
     return chance * clear_chance(cue_x, cue_y, fx, fy, distance, places, in_play, target, -1, 2.0 * radius, player[AIM])
+
+
+@kernel
+def best_make_from(eyes, places, in_play, target, x, y, player, best):
+    """Best make chance of one ball with the cue ball at (x, y), m; `best` where none is better."""
+    for pocket in range(6):
+        best = max(best, make_chance(eyes.windows, eyes.bed, pocket, places, in_play, target, x, y, player, best))
+    return best

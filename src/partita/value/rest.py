@@ -1,6 +1,7 @@
 """What follows a pot or a miss: rack chances of both players beyond this shot, by each game's own end.
 
-Each kernel fills eyes.made, the chance of the player at the table once he has made a ball, (n,), and in out:
+Each kernel fills eyes.made, the chance of the player at the table once he has made a ball, (n,); eyes.eases of balls in
+order and of groups; and in out:
 GIVEN, the other's chance at the table after his miss; BACK, his own after the other's; THEIRS, the other's in
 position once he has made his next ball; EASE, the other's make chance of that ball when it is left to him.
 
@@ -72,6 +73,7 @@ def _in_order(eyes, places, in_play, who, out):
         if in_play[ball] != -1:
             continue
         x, y = ease(eyes.windows, eyes.bed, places, in_play, ball, ball + 1, me, them)
+        eyes.eases[0, ball], eyes.eases[1, ball] = x, y
         out[LEAST] = min(out[LEAST], x)
         x, y = x * keep_me, y * keep_them
         a, b = after_miss(left_share(1.0) * x, left_share(1.0) * y, mine, theirs)
@@ -92,6 +94,7 @@ def _groups(eyes, places, in_play, standing, who, out):
         if in_play[ball] != -1:
             continue
         x, y = ease(eyes.windows, eyes.bed, places, in_play, ball, 1, me, them)
+        eyes.eases[0, ball], eyes.eases[1, ball] = x, y
         group = group_of(eyes.numbers[ball])
         if standing[GROUP] == OPEN or group == standing[GROUP] or group == OPEN:
             out[LEAST] = min(out[LEAST], x)
