@@ -48,20 +48,21 @@ def visitor(request: HttpRequest) -> Any:
     return True
 
 
-def _session(request: HttpRequest) -> SessionOut:
+def session_of(request: HttpRequest) -> SessionOut:
+    """Who asks, and his token."""
     name = request.user.get_username() if request.user.is_authenticated else None
     return SessionOut(username=name, csrf=get_token(request))
 
 
 def _enter(request: HttpRequest, user: User) -> SessionOut:
     login(request, user, backend=_BACKEND)
-    return _session(request)
+    return session_of(request)
 
 
 @router.get("/session", response=SessionOut, auth=None)
 def session(request: HttpRequest) -> SessionOut:
     """Who is signed in."""
-    return _session(request)
+    return session_of(request)
 
 
 @router.post("/session", response=SessionOut, auth=visitor)
@@ -80,7 +81,7 @@ def sign_in(request: HttpRequest, body: Credentials) -> SessionOut:
 def sign_out(request: HttpRequest) -> SessionOut:
     """Sign out."""
     logout(request)
-    return _session(request)
+    return session_of(request)
 
 
 @router.post("/accounts", response=SessionOut, auth=visitor)
@@ -99,4 +100,4 @@ def change_password(request: HttpRequest, body: PasswordIn) -> SessionOut:
         raise refuse("old", "it is not your password", "Type the password with which you signed in.")
     services.change_password(user, body.new)
     update_session_auth_hash(request, user)
-    return _session(request)
+    return session_of(request)

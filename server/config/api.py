@@ -118,6 +118,7 @@ def _changed(request: HttpRequest, error: ChangedMeanwhileError) -> HttpResponse
     return _respond(request, 409, error.problem)
 
 
+api.add_router("", "config.opening_api.router")
 api.add_router("", "accounts.api.router")
 api.add_router("", "work.api.router")
 api.add_router("", "tables.api.router")

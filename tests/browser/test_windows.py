@@ -71,17 +71,34 @@ class Windows(BrowserCase):
         kept = self.page.evaluate(f"localStorage.getItem('partita-draft-{demo.USER}-set-aside')")
         self.assertEqual(kept, '{"log": 7}')
 
-    def test_the_page_opens_while_the_server_is_away_and_goes_on_when_it_is_back(self) -> None:
+    def test_after_one_visit_the_board_opens_as_it_was_while_the_server_is_away(self) -> None:
         page = self.page
-        page.evaluate("navigator.serviceWorker.ready.then(() => true)")
-        page.reload()
-        expect(page.get_by_role("button", name="Weigh")).to_be_visible()
+        page.wait_for_function(
+            "caches.open('partita-page').then((shelf) => shelf.keys()).then((all) => all.length > 60)"
+        )
+        field = page.get_by_label("Place a ball by typing")
+        field.fill("9 at 6, 2")
+        field.press("Enter")
+        expect(page.locator("[data-ball='9']")).to_have_attribute("aria-label", re.compile("6.00, 2.00"))
         page.context.set_offline(True)
         page.reload()
+        expect(page.locator("[data-ball='9']")).to_have_attribute("aria-label", re.compile("6.00, 2.00"))
         expect(page.get_by_text("The server does not answer")).to_be_visible()
+        # A page that was never opened is there as well.
+        page.get_by_role("link", name="Kicks").click()
+        expect(page).to_have_title("Kicks · Partita")
+        expect(page.locator("[data-ball='9']")).to_be_visible()
         page.context.set_offline(False)
-        page.get_by_role("button", name="Try again").click()
-        expect(page.get_by_role("button", name="Weigh")).to_be_visible()
+        expect(page.get_by_text("The server does not answer")).to_be_hidden(timeout=15_000)
+        page.get_by_role("link", name="Table").click()
+        self.weigh()
+
+    def test_an_address_with_nothing_at_it_says_so_and_leads_back(self) -> None:
+        self.page.goto(f"{self.address}/snooker-hall")
+        expect(self.page.get_by_role("heading", name="There is no such page")).to_be_visible()
+        expect(self.page).to_have_title("No such page · Partita")
+        self.page.get_by_role("link", name="Go to the Table").click()
+        expect(self.page.locator("[data-ball='cue']")).to_be_visible()
 
     def test_it_can_be_put_on_a_home_screen(self) -> None:
         answer = self.page.request.get(f"{self.address}/app.webmanifest")

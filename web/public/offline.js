@@ -35,9 +35,19 @@ async function part(request) {
   return answer
 }
 
+/* A window's first parts came before this worker: it names them, and they are fetched once more, from the browser's own
+   store. */
+self.addEventListener('message', (event) => {
+  const all = event.data.map((name) => new Request(name))
+  event.waitUntil(
+    Promise.all(all.map((request) => (new URL(request.url).pathname === '/' ? page : part)(request))),
+  )
+})
+
 self.addEventListener('fetch', (event) => {
   const { pathname, origin } = new URL(event.request.url)
-  if (event.request.method !== 'GET' || origin !== self.location.origin || pathname.startsWith('/api/')) return
+  if (event.request.method !== 'GET' || origin !== self.location.origin || pathname.startsWith('/api/'))
+    return
   if (event.request.mode === 'navigate') event.respondWith(page(event.request))
   else if (pathname.startsWith('/assets/')) event.respondWith(part(event.request))
 })

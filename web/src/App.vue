@@ -1,13 +1,14 @@
 <script setup lang="ts">
-import { onMounted, ref } from 'vue'
+import { defineAsyncComponent, onMounted, ref } from 'vue'
 import Button from 'primevue/button'
-import TheFrame from './frame/TheFrame.vue'
 import './frame/theme'
 import SignIn from './places/entry/SignIn.vue'
 import { useSession } from './session/session'
 import { sentence, problemsOf, type Problem } from './api/client'
 
 const session = useSession()
+// The sign-in form does without the scorebook's script.
+const TheFrame = defineAsyncComponent(() => import('./frame/TheFrame.vue'))
 const problems = ref<Problem[]>([])
 
 async function open() {

@@ -15,4 +15,12 @@ createApp(App)
   .mount('#app')
 
 // Browsers allow this only where nobody can listen in: by HTTPS, or on the machine itself.
-if ('serviceWorker' in navigator) void navigator.serviceWorker.register('/offline.js').catch(() => undefined)
+if ('serviceWorker' in navigator) {
+  const { serviceWorker } = navigator
+  void serviceWorker.register('/offline.js').catch(() => undefined)
+  // What came before it took over, on the first visit, it has not seen.
+  serviceWorker.addEventListener('controllerchange', () => {
+    const parts = performance.getEntriesByType('resource').map(({ name }) => name)
+    serviceWorker.controller?.postMessage(['/', ...parts.filter((name) => name.includes('/assets/'))])
+  })
+}

@@ -1,112 +1,124 @@
 import { createRouter, createWebHistory } from 'vue-router'
+import { nameWindow, recover } from './frame/opening'
 import { rememberPlaces } from './frame/places'
 import { KICKS_KEYS } from './places/kicks/kicksKeys'
-import KicksPlace from './places/kicks/KicksPlace.vue'
-import PlayerCard from './places/players/card/PlayerCard.vue'
-import PlayersPlace from './places/players/PlayersPlace.vue'
 import { SITTING_KEYS } from './places/players/sitting/sittingKeys'
-import SittingPlace from './places/players/sitting/SittingPlace.vue'
-import TableCard from './places/players/table/TableCard.vue'
-import DrillPlace from './places/practice/drill/DrillPlace.vue'
 import { DRILL_KEYS, PRACTICE_KEYS, QUIZ_KEYS } from './places/practice/practiceKeys'
-import PracticePlace from './places/practice/PracticePlace.vue'
-import QuizPlace from './places/practice/quiz/QuizPlace.vue'
-import DrillSittingPlace from './places/practice/sitting/DrillSittingPlace.vue'
-import DecisionPlace from './places/record/decision/DecisionPlace.vue'
-import MatchPlace from './places/record/match/MatchPlace.vue'
 import { MATCH_KEYS, RECORD_KEYS } from './places/record/recordKeys'
-import RecordPlace from './places/record/RecordPlace.vue'
-import RunOutPlace from './places/runout/RunOutPlace.vue'
 import { RUN_OUT_KEYS } from './places/runout/runOutKeys'
-import TablePlace from './places/table/TablePlace.vue'
 import { TABLE_KEYS } from './places/table/tableKeys'
+
+// Pages load when they are first opened; `fetchAhead` fetches the others meanwhile.
+const table = () => import('./places/table/TablePlace.vue')
 
 /** Every page has an address; a layout or a study has one of its own, which opens the Table with it. */
 export const router = createRouter({
   history: createWebHistory(),
   routes: [
-    { path: '/', name: 'table', component: TablePlace, meta: { place: 'table', keys: TABLE_KEYS } },
+    {
+      path: '/',
+      name: 'table',
+      component: table,
+      meta: { title: 'Table', place: 'table', keys: TABLE_KEYS },
+    },
     {
       path: '/layouts/:layoutId(\\d+)',
       name: 'layout',
-      component: TablePlace,
-      meta: { place: 'table', keys: TABLE_KEYS },
+      component: table,
+      meta: { title: 'Table', place: 'table', keys: TABLE_KEYS },
     },
     {
       path: '/studies/:studyId(\\d+)',
       name: 'study',
-      component: TablePlace,
-      meta: { place: 'table', keys: TABLE_KEYS },
+      component: table,
+      meta: { title: 'Table', place: 'table', keys: TABLE_KEYS },
     },
     {
       path: '/run-out/:runOutId(\\d+)?',
       name: 'runout',
-      component: RunOutPlace,
-      meta: { place: 'runout', keys: RUN_OUT_KEYS },
+      component: () => import('./places/runout/RunOutPlace.vue'),
+      meta: { title: 'Run-out', place: 'runout', keys: RUN_OUT_KEYS },
     },
     {
       path: '/kicks/:kickId(\\d+)?',
       name: 'kicks',
-      component: KicksPlace,
-      meta: { place: 'kicks', keys: KICKS_KEYS },
+      component: () => import('./places/kicks/KicksPlace.vue'),
+      meta: { title: 'Kicks', place: 'kicks', keys: KICKS_KEYS },
     },
     {
       path: '/practice',
       name: 'practice',
-      component: PracticePlace,
-      meta: { place: 'practice', keys: PRACTICE_KEYS },
+      component: () => import('./places/practice/PracticePlace.vue'),
+      meta: { title: 'Practice', place: 'practice', keys: PRACTICE_KEYS },
     },
     {
       path: '/practice/drills/:key',
       name: 'drill',
-      component: DrillPlace,
-      meta: { place: 'practice' },
+      component: () => import('./places/practice/drill/DrillPlace.vue'),
+      meta: { title: 'Drill', place: 'practice' },
     },
     {
       path: '/practice/sittings/:sittingId(\\d+)',
       name: 'drill-sitting',
-      component: DrillSittingPlace,
-      meta: { place: 'practice', keys: DRILL_KEYS },
+      component: () => import('./places/practice/sitting/DrillSittingPlace.vue'),
+      meta: { title: 'Drill sitting', place: 'practice', keys: DRILL_KEYS },
     },
     {
       path: '/practice/quiz/:roundId(\\d+)',
       name: 'quiz',
-      component: QuizPlace,
-      meta: { place: 'practice', keys: QUIZ_KEYS },
+      component: () => import('./places/practice/quiz/QuizPlace.vue'),
+      meta: { title: 'Quiz', place: 'practice', keys: QUIZ_KEYS },
     },
-    { path: '/record', name: 'record', component: RecordPlace, meta: { place: 'record', keys: RECORD_KEYS } },
+    {
+      path: '/record',
+      name: 'record',
+      component: () => import('./places/record/RecordPlace.vue'),
+      meta: { title: 'Record', place: 'record', keys: RECORD_KEYS },
+    },
     {
       path: '/record/matches/:matchId(\\d+)',
       name: 'match',
-      component: MatchPlace,
-      meta: { place: 'record', keys: MATCH_KEYS },
+      component: () => import('./places/record/match/MatchPlace.vue'),
+      meta: { title: 'Match', place: 'record', keys: MATCH_KEYS },
     },
     {
       path: '/record/decisions/:decisionId(\\d+)',
       name: 'decision',
-      component: DecisionPlace,
-      meta: { place: 'record' },
+      component: () => import('./places/record/decision/DecisionPlace.vue'),
+      meta: { title: 'Decision', place: 'record' },
     },
-    { path: '/players', name: 'players', component: PlayersPlace, meta: { place: 'players' } },
+    {
+      path: '/players',
+      name: 'players',
+      component: () => import('./places/players/PlayersPlace.vue'),
+      meta: { title: 'Players', place: 'players' },
+    },
     {
       path: '/players/:playerId(\\d+)',
       name: 'player',
-      component: PlayerCard,
-      meta: { place: 'players' },
+      component: () => import('./places/players/card/PlayerCard.vue'),
+      meta: { title: 'Player', place: 'players' },
     },
     {
       path: '/players/:playerId(\\d+)/measure/:sittingId(\\d+)',
       name: 'sitting',
-      component: SittingPlace,
-      meta: { place: 'players', keys: SITTING_KEYS },
+      component: () => import('./places/players/sitting/SittingPlace.vue'),
+      meta: { title: 'Measuring', place: 'players', keys: SITTING_KEYS },
     },
     {
       path: '/tables/:tableId(\\d+)',
       name: 'table-card',
-      component: TableCard,
-      meta: { place: 'players' },
+      component: () => import('./places/players/table/TableCard.vue'),
+      meta: { title: 'Measured table', place: 'players' },
     },
-    { path: '/:rest(.*)*', redirect: '/' },
+    {
+      path: '/:rest(.*)*',
+      name: 'nowhere',
+      component: () => import('./places/nowhere/NowherePlace.vue'),
+      meta: { title: 'No such page' },
+    },
   ],
 })
 rememberPlaces(router)
+nameWindow(router)
+recover(router)

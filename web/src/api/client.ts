@@ -111,8 +111,12 @@ const offline: Problem = {
 }
 
 let csrf = ''
+let tell: () => void
+const told = new Promise<void>((resolve) => (tell = resolve))
+/** Changes wait for the first token, also for an empty one: nobody answered, and none is known. */
 export function useToken(token: string) {
   csrf = token
+  tell()
 }
 
 let signedIn: string | null = null
@@ -138,6 +142,7 @@ const LONGEST_PAUSE_S = 5
 /** While the physics is being made ready, or others are before it, a question waits in sight: asked until it is answered. */
 async function patientFetch(request: Request): Promise<Response> {
   let healed = false
+  if (request.method !== 'GET') await told
   for (;;) {
     const asked = request.clone()
     if (request.method !== 'GET') asked.headers.set('X-CSRFToken', csrf)

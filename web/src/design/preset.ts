@@ -1,6 +1,14 @@
 /** PrimeVue's components in the scorebook's dress: values point at the tokens, so themes follow. */
 import { definePreset } from '@primeuix/themes'
-import Aura from '@primeuix/themes/aura'
+import base from '@primeuix/themes/aura/base'
+import button from '@primeuix/themes/aura/button'
+import dialog from '@primeuix/themes/aura/dialog'
+import inputtext from '@primeuix/themes/aura/inputtext'
+import select from '@primeuix/themes/aura/select'
+import textarea from '@primeuix/themes/aura/textarea'
+
+/** The components in use, and no others. */
+const inUse = { ...base, components: { button, dialog, inputtext, select, textarea } }
 
 const surfaces = Object.fromEntries(
   [0, 50, 100, 200, 300, 400, 500, 600, 700, 800, 900, 950].map((step) => [
@@ -63,7 +71,7 @@ const text = {
   primary: { color: 'var(--ink)', hoverBackground: 'var(--tint)', activeBackground: 'var(--tint)' },
 }
 
-export const Scorebook = definePreset(Aura, {
+export const Scorebook = definePreset(inUse, {
   semantic: {
     focusRing: { width: '2px', style: 'solid', color: 'var(--brass)', offset: '2px' },
     overlay: {

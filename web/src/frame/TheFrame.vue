@@ -1,36 +1,51 @@
 <script setup lang="ts">
-import { onMounted, ref } from 'vue'
-import { useRouter } from 'vue-router'
+import { onMounted, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
 import { useReadiness } from '@/session/readiness'
+import { useSession } from '@/session/session'
 import IndexTabs from './IndexTabs.vue'
-import KeysSheet from './KeysSheet.vue'
 import { useKeys } from './keys'
+import { fetchAhead, onDemand } from './opening'
 import { pathOf, PLACES } from './places'
 import ReadinessLine from './ReadinessLine.vue'
 
 /** The scorebook: its tabs, and the page that is open; the other pages stay as they were left. */
 const router = useRouter()
+const route = useRoute()
+const page = ref<HTMLElement | null>(null)
+const toPage = () => page.value?.focus({ preventScroll: true })
+// What had the focus may have gone with the page before.
+watch(() => route.name, () => document.activeElement === document.body && toPage(), { flush: 'post' }) // prettier-ignore
 const readiness = useReadiness()
+const session = useSession()
+const KeysSheet = onDemand(() => import('./KeysSheet.vue'))
 const keys = ref(false)
+const keysAsked = ref(false)
+watch(keys, (now) => (keysAsked.value ||= now))
 useKeys((event) => {
   if (event.ctrlKey || event.metaKey) return undefined
   if (event.key === '?') return () => (keys.value = true)
   const place = PLACES[Number(event.key) - 1]
   return place && (() => router.push(pathOf(place)))
 })
-onMounted(() => void readiness.watchIt())
+watch(() => session.isAway, (away) => away || void readiness.watchIt().catch(() => undefined), { immediate: true }) // prettier-ignore
+onMounted(() => fetchAhead(router))
 </script>
 
 <template>
   <div class="frame">
+    <button type="button" class="skip" @click="toPage">Skip to the page</button>
     <IndexTabs />
-    <div class="page">
+    <div ref="page" class="page" tabindex="-1">
+      <p v-if="session.isAway" class="away" role="status">
+        The server does not answer. The board is kept in this browser: set balls up meanwhile.
+      </p>
       <ReadinessLine />
       <RouterView v-slot="{ Component }">
         <KeepAlive><component :is="Component" @keys="keys = true" /></KeepAlive>
       </RouterView>
     </div>
-    <KeysSheet :visible="keys" @close="keys = false" />
+    <KeysSheet v-if="keysAsked" :visible="keys" @close="keys = false" />
   </div>
 </template>
 
@@ -41,6 +56,30 @@ onMounted(() => void readiness.watchIt())
 }
 .page {
   min-width: 0;
+  outline: 0;
+}
+/* The page goes on with what was kept. */
+.away {
+  margin: 0;
+  padding: 5px 16px;
+  background: var(--tint);
+  border-bottom: 1px solid var(--hairline);
+}
+/* In sight when it has the focus: the first stop of the Tab key. */
+.skip {
+  position: fixed;
+  top: 6px;
+  left: 6px;
+  z-index: 20;
+  padding: 10px 14px;
+  border: 2px solid var(--brass);
+  border-radius: 9px;
+  background: var(--sheet);
+  color: var(--ink);
+  font: inherit;
+}
+.skip:not(:focus) {
+  translate: 0 -200%;
 }
 @media (max-width: 760px) {
   .frame {

@@ -22,7 +22,8 @@ type Place = (typeof PLACES)[number]
 const left = reactive<Partial<Record<PlaceName, string>>>({})
 export const rememberPlaces = (router: Router) =>
   router.afterEach((to) => {
-    left[to.meta['place'] as PlaceName] = to.fullPath
+    const place = to.meta['place'] as PlaceName | undefined
+    if (place) left[place] = to.fullPath
   })
 /** A page's tab leads back to what was open there. */
 export const pathOf = ({ name, path }: Place): string => left[name] ?? path

@@ -2,7 +2,7 @@
 import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
 import Textarea from 'primevue/textarea'
-import { ref } from 'vue'
+import { ref, watch } from 'vue'
 import { answered, api, problemsOf } from '@/api/client'
 import { useGuarded } from '@/api/guarded'
 import { pngFile, svgFile } from '@/drawing/picture'
@@ -12,7 +12,12 @@ import { useSession } from '@/session/session'
 import { useStudy } from '@/stores/study'
 import ProblemList from '@/parts/ProblemList.vue'
 
-const props = defineProps<{ visible: boolean; drawn: () => SVGSVGElement | null }>()
+/** given : a layout file's text, or a file, that was pasted or dropped on the page. */
+const props = defineProps<{
+  visible: boolean
+  drawn: () => SVGSVGElement | null
+  given: { content: string | File } | null
+}>()
 const emit = defineEmits<{ close: [] }>()
 const board = useSharedBoard()
 const study = useStudy()
@@ -64,18 +69,16 @@ function print() {
 }
 /** More is no layout: the server says so. */
 const MOST_BYTES = 200_000
-/** A layout file's text, and a file, that were pasted, dropped or chosen. */
-async function take(given: string) {
-  text.value = given
+async function take(given: string | File) {
+  text.value = typeof given === 'string' ? given : await given.slice(0, MOST_BYTES).text()
   await read()
 }
-const takeFile = async (file: File) => take(await file.slice(0, MOST_BYTES).text())
-defineExpose({ take, takeFile })
+watch(() => props.given, (now) => now && void take(now.content), { immediate: true }) // prettier-ignore
 async function choose(event: Event) {
   const input = event.target as HTMLInputElement
   const file = input.files?.[0]
   input.value = ''
-  if (file) await takeFile(file)
+  if (file) await take(file)
 }
 /** Read the text; when it is refused, the text and the table stay as they are. */
 async function read() {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import { computed, onMounted, onUnmounted, ref } from 'vue'
+import { computed, onMounted, onUnmounted, reactive, ref, shallowRef, watch } from 'vue'
 import type { Problem } from '@/api/client'
 import { useGuarded } from '@/api/guarded'
 import BoardTable from '@/board/BoardTable.vue'
@@ -10,6 +10,7 @@ import { useSharedBoard } from '@/board/useBoard'
 import { useSaying } from '@/board/useSaying'
 import BoardPage from '@/frame/BoardPage.vue'
 import KeyLabel from '@/parts/KeyLabel.vue'
+import { onDemand } from '@/frame/opening'
 import { usePlaceMemory } from '@/frame/usePlaceMemory'
 import CompareCard from '@/shots/CompareCard.vue'
 import OwnShotCard from '@/shots/OwnShotCard.vue'
@@ -22,18 +23,20 @@ import { useOwnShot } from '@/stores/ownshot'
 import { useStudy } from '@/stores/study'
 import AnswerBar from './AnswerBar.vue'
 import DoubtCard from './DoubtCard.vue'
-import FileDialog from './FileDialog.vue'
 import LayerBar from './LayerBar.vue'
 import LedgerSheet from './LedgerSheet.vue'
 import LineActs from './LineActs.vue'
 import PlayedLine from './PlayedLine.vue'
 import PrintSheet from './PrintSheet.vue'
 import SavedElsewhere from './SavedElsewhere.vue'
-import LibraryDialog from './LibraryDialog.vue'
 import TableActs from './TableActs.vue'
 import { useAddress } from './useAddress'
 import { useGivenFiles } from './useGivenFiles'
 import { useTableKeys } from './useTableKeys'
+
+// Dialogs load when they are first asked for.
+const FileDialog = onDemand(() => import('./FileDialog.vue'))
+const LibraryDialog = onDemand(() => import('./LibraryDialog.vue'))
 
 defineEmits<{ keys: [] }>()
 const board = useSharedBoard()
@@ -44,8 +47,11 @@ const layers = useLayers()
 const guess = useGuess()
 
 const open = ref<'shelf' | 'files' | null>(null)
+const asked = reactive({ shelf: false, files: false })
+watch(open, (now) => now && (asked[now] = true))
+/** A file that was pasted or dropped. */
+const given = shallowRef<{ content: string | File } | null>(null)
 const time = ref<number | null>(null)
-const files = ref<InstanceType<typeof FileDialog> | null>(null)
 const clock = ref<InstanceType<typeof TimeLine> | null>(null)
 const page = ref<InstanceType<typeof BoardPage> | null>(null)
 const bar = ref<InstanceType<typeof LayerBar> | null>(null)
@@ -88,16 +94,10 @@ async function newRack() {
   study.close()
   await rack()
 }
-const { drop } = useGivenFiles(
-  (text) => {
-    open.value = 'files'
-    void files.value?.take(text)
-  },
-  (file) => {
-    open.value = 'files'
-    void files.value?.takeFile(file)
-  },
-)
+const { drop } = useGivenFiles((content) => {
+  open.value = 'files'
+  given.value = { content }
+})
 useTableKeys({
   weigh: () => void weigh(),
   save: () => void save(),
@@ -205,9 +205,10 @@ onUnmounted(() => watcher.disconnect())
     </template>
     <template #dialogs>
       <AnswerBar v-if="!own.stroke && !ledgerSeen && !guess.waits" @open="showLedger" />
-      <LibraryDialog :visible="open === 'shelf'" @close="open = null" />
+      <LibraryDialog v-if="asked.shelf" :visible="open === 'shelf'" @close="open = null" />
       <FileDialog
-        ref="files"
+        v-if="asked.files"
+        :given="given"
         :visible="open === 'files'"
         :drawn="() => surface?.picture() ?? null"
         @close="open = null"
