@@ -34,14 +34,14 @@ def ask(study: Study, places: list[int], racks: int, freely: bool) -> list[PlayO
     wanted: list[PlayOut] = []
     for place in places:
         if not 0 <= place < len(options):
-            raise refuse("option", f"there is no line {place + 1}", f"Use 1 to {len(options)}.")
+            raise refuse("option", f"there is no shot {place + 1}", f"Use 1 to {len(options)}.")
         option = options[place]
         stroke = option.stroke.model_dump()
         wanted.append(PlayOut(study=study, option=place, name=option.name[:200], stroke=stroke))
     if freely:
         wanted.append(PlayOut(study=study, name="as both would play it"))
     if not wanted:
-        raise refuse("options", "there is nothing to play out", "Name at least one line, or the situation.")
+        raise refuse("options", "there is nothing to play out", "Name at least one shot, or the situation.")
     _check_room(study.owner_id, len(wanted), racks)
     with transaction.atomic():
         for playout in wanted:

@@ -54,7 +54,7 @@ def keep(study: Study, place: int, ended: Ended, match: Match | None = None, lin
         raise refuse("study", "it is not settled yet", "Wait until it is, or weigh again.")
     place = line_at(document, place, line)
     if not 0 <= place < len(document.options):
-        raise refuse("option", f"there is no line {place + 1}", f"Use 1 to {len(document.options)}.")
+        raise refuse("option", f"there is no shot {place + 1}", f"Use 1 to {len(document.options)}.")
     check_room(Decision.objects.filter(owner=study.owner), DECISIONS)
     situation = layout_file.read(asked_of(study)["document"]).situation
     said = said_of(document, place, as_weighed(situation, document))

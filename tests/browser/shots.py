@@ -27,6 +27,20 @@ def sign_in(page: Page, address: str, user: str, password: str) -> None:
     page.get_by_role("button", name="Weigh").wait_for()
 
 
+def from_menu(page: Page, entry: str) -> None:
+    """Press what stands in one of the page's two menus: of the layout, or of the account."""
+    of_account = ("Hall light", "Day light", "Help", "Keys", "Account", "Sign out")
+    page.get_by_title("Light, help" if entry in of_account else "What else can be done").click()
+    page.get_by_role("menuitem", name=entry).click()
+
+
+def open_scene(page: Page) -> None:
+    """The line of the scene opened into its parts."""
+    line = page.get_by_title("Game, players, table, fouls, race")
+    if line.get_attribute("aria-expanded") == "false":
+        line.click()
+
+
 def _until_ready(page: Page, address: str) -> None:
     """All of the physics is compiled, so that no picture tells of that."""
     while not page.request.get(f"{address.rstrip('/')}/api/readiness").json()["ready"]:
@@ -49,8 +63,10 @@ def _plan(page: Page) -> None:
     """The demo's rack for a run, opened from the library, planned on the Run-out page."""
     page.get_by_role("button", name="Library").click()
     page.get_by_role("dialog").get_by_role("button", name="six to run").first.click()
+    open_scene(page)
     page.get_by_role("combobox", name="Me", exact=True).click()
     page.get_by_role("option", name="strong league level").click()
+    page.get_by_title("Game, players, table, fouls, race").click()
     page.get_by_role("link", name="Run-out").click()
     page.get_by_role("button", name="Plan", exact=True).click()
     page.get_by_text("settled in").wait_for(timeout=120_000)
@@ -60,7 +76,7 @@ def _plan(page: Page) -> None:
 def _kick(page: Page) -> None:
     """The demo's hooked layout on the Kicks page, its best way looked at closely."""
     page.get_by_role("link", name="Kicks").click()
-    page.get_by_role("button", name="Clear").click()
+    from_menu(page, "Clear")
     page.get_by_role("button", name="Try it on").click()
     page.get_by_text("settled in").wait_for(timeout=120_000)
     page.get_by_label("The window").wait_for()
@@ -91,7 +107,7 @@ def _record(page: Page) -> None:
     decisions.get_by_text("as good as the best").first.wait_for(state="detached")
     decisions.get_by_role("link").first.click()
     page.locator(".still .path").first.wait_for(state="attached")
-    page.get_by_role("button", name="Hall light").click()
+    from_menu(page, "Hall light")
     page.wait_for_timeout(300)
     _take(page, "decision-hall")
 
@@ -125,10 +141,10 @@ def _practice(page: Page) -> None:
     page.get_by_role("button", name="Open the ledger").click()
     page.get_by_label("The ledger").wait_for(timeout=120_000)
     page.locator("svg.practice .path").first.wait_for(state="attached", timeout=120_000)
-    page.get_by_role("button", name="Hall light").click()
+    from_menu(page, "Hall light")
     page.wait_for_timeout(300)
     _take(page, "quiz-hall")
-    page.get_by_role("button", name="Day light").click()
+    from_menu(page, "Day light")
 
 
 def _quiz_question(page: Page) -> None:
@@ -176,13 +192,13 @@ def main(address: str, user: str, password: str) -> None:
         page.wait_for_timeout(400)
         weigh(page)
         _take(page, "table-day")
-        page.get_by_label("Ledger of options").locator("ol button", has_text="■ Safe").first.click()
+        page.get_by_label("Ledger of shots").locator("ol button", has_text="■ Safe").first.click()
         page.wait_for_timeout(700)
         _take(page, "safety")
-        page.get_by_label("Ledger of options").locator("ol button").first.click()
-        page.get_by_role("button", name="Hall light").click()
+        page.get_by_label("Ledger of shots").locator("ol button").first.click()
+        from_menu(page, "Hall light")
         _take(page, "table-hall")
-        page.get_by_role("button", name="Day light").click()
+        from_menu(page, "Day light")
         _plan(page)
         _take(page, "run-out-day")
         _kick(page)
@@ -204,9 +220,7 @@ def main(address: str, user: str, password: str) -> None:
         _quiz_question(phone)
         _take(phone, "quiz-phone")
         phone.get_by_role("link", name="Table").click()
-        phone.get_by_role("button", name="Scene").click()
-        phone.get_by_role("button", name="Hall light").click()
-        phone.get_by_role("button", name="Less").click()
+        from_menu(phone, "Hall light")
         phone.get_by_role("link", name="Run-out").click()
         phone.get_by_role("button", name="Plan", exact=True).click()
         phone.get_by_text("settled in").wait_for(timeout=120_000)

@@ -96,8 +96,10 @@ class BrowserCase(TransactionTestCase):
         super().tearDownClass()
         demo_rows.forget()
 
-    def open_page(self, viewport: dict[str, int] = DESK) -> Page:
-        context = self.browser.new_context(viewport=viewport, reduced_motion="reduce", accept_downloads=True)
+    def open_page(self, viewport: dict[str, int] = DESK, has_touch: bool = False) -> Page:
+        context = self.browser.new_context(
+            viewport=viewport, reduced_motion="reduce", accept_downloads=True, has_touch=has_touch, is_mobile=has_touch
+        )  # type: ignore[arg-type]
         self.addCleanup(context.close)
         context.add_init_script(FEWER_TRIES)
         page = context.new_page()
@@ -138,7 +140,7 @@ class BrowserCase(TransactionTestCase):
 
     def choose(self, words: str) -> None:
         """Take the first line of the ledger that says so."""
-        self.page.get_by_label("Ledger of options").locator("button.line", has_text=words).first.click()
+        self.page.get_by_label("Ledger of shots").locator("button.line", has_text=words).first.click()
 
     def violations(self, page: Page) -> list[str]:
         """What axe-core finds, rule by rule."""

@@ -6,6 +6,7 @@ from pathlib import Path
 from playwright.sync_api import expect
 
 from studies.models import Study
+from tests.browser.shots import from_menu, open_scene
 from tests.browser.stage import BrowserCase
 from tests.server.worker import eventually
 
@@ -13,7 +14,7 @@ from tests.server.worker import eventually
 class Answer(BrowserCase):
     def test_choosing_a_line_draws_it_and_filters_keep_its_kind(self) -> None:
         self.weigh()
-        lines = self.page.get_by_label("Ledger of options").locator("button.line")
+        lines = self.page.get_by_label("Ledger of shots").locator("button.line")
         before = self.page.locator("svg.table polyline.path").first.get_attribute("points")
         lines.nth(2).click()
         expect(lines.nth(2)).to_have_attribute("aria-pressed", "true")
@@ -30,7 +31,7 @@ class Answer(BrowserCase):
         self.weigh()
         said = self.page.locator("p.choice").inner_text()
         self.assertEqual(said, Study.objects.latest("pk").document["choice"])
-        named = re.search(r"the best (safety|attack), line (\d+), is [\d.]+ points behind", said)
+        named = re.search(r"the best (safety|attack), shot (\d+), is [\d.]+ points behind", said)
         if named is None:
             self.fail(said)
         line = self.page.locator("button.line").nth(int(named.group(2)) - 1)
@@ -59,7 +60,7 @@ class Answer(BrowserCase):
         page.get_by_role("button", name="New empty table").click()
         self.type_place("cue at 4, 1.2", "8 at 2, 3", "the 9 on the foot spot")
         page.get_by_role("button", name="Weigh").click()
-        lines = page.get_by_label("Ledger of options").locator("ol li")
+        lines = page.get_by_label("Ledger of shots").locator("ol li")
         lines.first.wait_for()
         lines.first.hover()
         # The shot stays; a better stroke found for it may hit it fuller, and be called a pot instead of a cut.
@@ -134,9 +135,9 @@ class Answer(BrowserCase):
         (own,) = Study.objects.latest("pk").question["document"]["strokes"]
         self.assertEqual((own["speed_mps"], own["height"]), (3.0, 0.2))
         # Mirrored twice everything is where it was, the aim as well.
-        page.get_by_role("button", name="Mirror").click()
+        from_menu(page, "Mirror")
         expect(page.get_by_text("the layout has changed since")).to_be_visible()
-        page.get_by_role("button", name="Mirror").click()
+        from_menu(page, "Mirror")
         expect(page.get_by_text(re.compile("settled in"))).to_be_visible()
         mine.click()
         page.get_by_role("button", name="Take my shot out").click()
@@ -146,8 +147,8 @@ class Answer(BrowserCase):
         page = self.page
         self.weigh()
         page.get_by_role("button", name="Compare").click()
-        page.get_by_label("Ledger of options").locator("button.line").nth(1).click()
-        compared = page.get_by_label("Two options compared")
+        page.get_by_label("Ledger of shots").locator("button.line").nth(1).click()
+        compared = page.get_by_label("Two shots compared")
         expect(compared.get_by_role("row", name=re.compile("rack chance"))).to_be_visible()
         expect(page.locator("svg.table .path").first).to_be_attached()
         page.get_by_label("Time of the shot").fill("0.5")
@@ -155,7 +156,7 @@ class Answer(BrowserCase):
         page.get_by_role("button", name="I played this").click()
         page.get_by_role("button", name="nothing left", exact=True).click()
         expect(page.get_by_text("Kept in the record: nothing left")).to_be_visible()
-        page.get_by_role("button", name="Files").click()
+        from_menu(page, "Files")
         with page.expect_download() as download:
             page.get_by_role("button", name="Drawing, SVG").click()
         drawing = Path(download.value.path()).read_text()
@@ -186,7 +187,7 @@ class Answer(BrowserCase):
         self.weigh()
         # Until then its first line may come to another name.
         expect(page.get_by_text("then looked ahead")).to_be_visible(timeout=120_000)
-        page.get_by_role("button", name="Files").click()
+        from_menu(page, "Files")
         page.get_by_role("radio", name="inches").check()
         with page.expect_download() as download:
             page.get_by_role("button", name="Shot sheet, PDF").click()
@@ -195,7 +196,7 @@ class Answer(BrowserCase):
         page.emulate_media(media="print")
         sheet = page.get_by_label("For print")
         expect(sheet).to_be_visible()
-        expect(page.get_by_label("Ledger of options")).to_be_hidden()
+        expect(page.get_by_label("Ledger of shots")).to_be_hidden()
         # Ball 7 lies at 4.35, 1.35 diamonds of 12.5 inches.
         expect(sheet.get_by_role("row", name=re.compile("Ball 7"))).to_contain_text("54.4")
         page.emulate_media(media="screen")
@@ -227,7 +228,7 @@ class Answer(BrowserCase):
     def test_what_runs_on_at_another_layout_can_be_stopped_or_gives_way_to_the_next_question(self) -> None:
         page = self.page
         page.get_by_role("button", name="Weigh").click()
-        page.get_by_label("Ledger of options").locator("ol li").first.wait_for()
+        page.get_by_label("Ledger of shots").locator("ol li").first.wait_for()
         page.locator("svg.table [data-ball='7']").focus()
         page.keyboard.press("ArrowRight")
         stop = page.get_by_role("button", name="Stop", exact=True)
@@ -247,6 +248,7 @@ class Answer(BrowserCase):
 
     def test_a_running_study_can_be_stopped_and_the_players_matter(self) -> None:
         page = self.page
+        open_scene(page)
         page.get_by_label("Opponent", exact=True).click()
         page.get_by_role("option", name="June Okoro").click()
         page.get_by_role("button", name="Weigh").click()

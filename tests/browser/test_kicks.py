@@ -4,7 +4,7 @@ import re
 
 from playwright.sync_api import Locator, expect
 
-from tests.browser.shots import PHONE
+from tests.browser.shots import PHONE, from_menu
 from tests.browser.stage import BrowserCase
 
 
@@ -13,7 +13,7 @@ class Kicks(BrowserCase):
         """The demo's hooked layout with its ways settled; the lines of the list."""
         page = self.page
         page.get_by_role("link", name="Kicks").click()
-        page.get_by_role("button", name="Clear").click()
+        from_menu(page, "Clear")
         page.get_by_role("button", name="Try it on “Rack 5: hooked on the 2”").click()
         expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=120_000)
         expect(page.get_by_label("The sum")).to_be_visible()
@@ -64,7 +64,7 @@ class Kicks(BrowserCase):
         own.get_by_role("button", name="Weigh it beside the others").click()
         expect(page).to_have_url(re.compile(r"/(studies/\d+.*)?$"))
         expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=120_000)
-        expect(page.get_by_label("Ledger of options").locator("ol")).to_contain_text("my shot")
+        expect(page.get_by_label("Ledger of shots").locator("ol")).to_contain_text("my shot")
 
     def test_a_try_is_logged_by_pressing_the_rail_and_corrects_the_sum(self) -> None:
         self.by_the_numbers()

@@ -6,7 +6,7 @@ from django.contrib.auth.models import User
 from playwright.sync_api import Route, expect
 
 from studies.models import Study
-from tests.browser.shots import PHONE, sign_in
+from tests.browser.shots import PHONE, from_menu, open_scene, sign_in
 from tests.browser.stage import BrowserCase
 
 
@@ -14,10 +14,12 @@ class ThePage(BrowserCase):
     def test_axe_finds_nothing_in_either_theme_at_either_size(self) -> None:
         self.weigh()
         self.assertEqual(self.violations(self.page), [])
-        self.page.get_by_role("button", name="Hall light").click()
+        from_menu(self.page, "Hall light")
         self.assertEqual(self.violations(self.page), [])
         for dialog in ("Keys", "Files", "Library"):
-            self.page.get_by_role("button", name=dialog, exact=True).click()
+            from_menu(self.page, dialog) if dialog == "Files" else self.page.get_by_role(
+                "button", name=dialog, exact=True
+            ).click()
             expect(self.page.get_by_role("dialog")).to_be_visible()
             self.assertEqual(self.violations(self.page), [], dialog)
             self.page.keyboard.press("Escape")
@@ -86,7 +88,7 @@ class ThePage(BrowserCase):
     def test_nobody_sees_the_layouts_of_another_account(self) -> None:
         User.objects.create_user("stranger", password="a-long-password")
         with self.page.expect_navigation():
-            self.page.get_by_role("button", name="Sign out").click()
+            from_menu(self.page, "Sign out")
         expect(self.page.get_by_role("button", name="Sign in")).to_be_visible()
         sign_in(self.page, self.address, "stranger", "a-long-password")
         self.page.get_by_role("button", name="Library").click()
@@ -97,7 +99,7 @@ class TheFrame(BrowserCase):
     def test_one_turns_between_pages_and_comes_back_to_what_one_left(self) -> None:
         page = self.page
         self.weigh()
-        page.get_by_label("Ledger of options").locator("button.line").nth(2).click()
+        page.get_by_label("Ledger of shots").locator("button.line").nth(2).click()
         expect(page.get_by_text("What would change the choice").first).to_be_visible()
         page.evaluate("window.scrollTo(0, 120)")
         page.keyboard.press("6")
@@ -110,7 +112,7 @@ class TheFrame(BrowserCase):
         page.keyboard.press("1")
         expect(page.get_by_text(re.compile("settled in"))).to_be_visible()
         self.assertEqual(page.evaluate("window.scrollY"), 120)
-        expect(page.get_by_label("Ledger of options").locator("button.line").nth(2)).to_be_focused()
+        expect(page.get_by_label("Ledger of shots").locator("button.line").nth(2)).to_be_focused()
         self.assertEqual(self.place_words("9"), "Ball 9 at 4.85, 2.05")
         page.go_back()
         expect(page.get_by_role("heading", name="Players and tables")).to_be_visible()
@@ -146,6 +148,7 @@ class TheFrame(BrowserCase):
         page.get_by_role("button", name="Delete: Wil Aster", exact=True).click()
         expect(page.get_by_role("button", name="Change: Wil Aster", exact=True)).to_have_count(0)
         page.get_by_role("link", name="Table").click()
+        open_scene(page)
         page.get_by_label("Me", exact=True).click()
         page.get_by_role("option", name="Wil at his best").click()
         self.weigh()
@@ -155,6 +158,7 @@ class TheFrame(BrowserCase):
         page.get_by_role("link", name="Players").click()
         page.get_by_role("button", name="Delete: Wil at his best").click()
         page.get_by_role("link", name="Table").click()
+        open_scene(page)
         expect(page.get_by_role("combobox", name="Me", exact=True)).to_contain_text("a deleted player")
         page.get_by_role("button", name="Weigh").click()
         expect(page.get_by_role("alert")).to_contain_text("there is no such player, or no longer")
@@ -169,6 +173,7 @@ class TheFrame(BrowserCase):
         form.get_by_label("Cloth").select_option("fast")
         form.get_by_role("button", name="Save").click()
         page.get_by_role("link", name="Table").click()
+        open_scene(page)
         page.get_by_role("combobox", name="Table", exact=True).click()
         page.get_by_role("option", name="The cellar").click()
         self.weigh()
@@ -182,6 +187,7 @@ class TheFrame(BrowserCase):
         expect(page.locator("svg.bed .cushion").first).to_be_attached()
         page.reload()
         # The layout keeps the table that it was set up on.
+        open_scene(page)
         expect(page.get_by_role("combobox", name="Table", exact=True)).to_contain_text("The cellar")
         expect(page.get_by_text(re.compile("settled in"))).to_be_visible()
         expect(page.locator("svg.bed .cushion").first).to_be_attached()

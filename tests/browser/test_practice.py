@@ -6,7 +6,7 @@ from playwright.sync_api import Page, expect
 
 from practice import quiz
 from practice.models import DrillAttempt, DrillSitting, OwnDrill, QuizAnswer, QuizPosition, QuizRound
-from tests.browser.shots import PHONE
+from tests.browser.shots import PHONE, from_menu
 from tests.browser.stage import BrowserCase
 from tests.server.worker import eventually
 
@@ -102,7 +102,7 @@ class Drills(BrowserCase):
         self.open_drill(self.page, "Follow to a mark")
         for light in ("Hall light", "Day light"):
             self.assertEqual(self.violations(self.page), [])
-            self.page.get_by_role("button", name=light).click()
+            from_menu(self.page, light)
             self.page.wait_for_timeout(150)
         self.page.get_by_role("button", name="Begin", exact=True).click()
         expect(self.page.get_by_role("application")).to_be_visible()

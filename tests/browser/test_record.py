@@ -9,7 +9,7 @@ from playwright.sync_api import Page, expect
 
 from records.models import Decision, Match, Rack
 from setup import demo
-from tests.browser.shots import PHONE
+from tests.browser.shots import PHONE, from_menu
 from tests.browser.stage import BrowserCase
 
 
@@ -66,13 +66,13 @@ class AMatch(BrowserCase):
         guess = page.get_by_role("form", name="Guess first")
         expect(guess).to_be_visible()
         expect(page.get_by_text("settled in")).to_be_visible(timeout=120_000)
-        expect(page.get_by_label("Ledger of options").locator("ol")).to_have_count(0)
+        expect(page.get_by_label("Ledger of shots").locator("ol")).to_have_count(0)
         expect(page.locator("svg.table .path")).to_have_count(0)
         self.assertEqual(self.violations(page), [])
         guess.get_by_role("button", name="far foot corner").click()
         guess.get_by_role("slider").fill("90")
         guess.get_by_role("button", name="Open the ledger").click()
-        told = page.get_by_label("Ledger of options").get_by_text(re.compile("you said 90 %, it is made"))
+        told = page.get_by_label("Ledger of shots").get_by_text(re.compile("you said 90 %, it is made"))
         expect(told).to_be_visible()
         self.choose("the 4 into the far foot corner")
         page.get_by_role("button", name="I played this").click()
@@ -109,7 +109,7 @@ class ASeason(BrowserCase):
         odds.get_by_role("button", name="Show the figures").click()
         expect(odds.get_by_role("row", name=re.compile("90 to 100 %"))).to_be_visible()
         self.assertEqual(self.violations(page), [])
-        page.get_by_role("button", name="Hall light").click()
+        from_menu(page, "Hall light")
         page.get_by_role("button", name="As they came").click()
         expect(page.get_by_text(re.compile("Mostly luck: .* decisions tell the sum to one rack"))).to_be_visible()
         self.assertEqual(self.violations(page), [])
@@ -138,7 +138,7 @@ class ASeason(BrowserCase):
         expect(decisions.get_by_text("as good as the best")).to_have_count(0)
         decisions.get_by_role("link").first.click()
         came = page.get_by_label("What came of it")
-        expect(came.get_by_text(re.compile("The choice (gave away|trails the best line by)"))).to_be_visible()
+        expect(came.get_by_text(re.compile("The choice (gave away|trails the best shot by)"))).to_be_visible()
         expect(page.locator(".still .path").first).to_be_visible()
         page.get_by_role("button", name="Draw it").click()
         expect(page.get_by_label("Best, as it was said").get_by_role("button", name="drawn")).to_be_visible()
@@ -177,6 +177,7 @@ class ASeason(BrowserCase):
             expect(holds.get_by_text(re.compile("21 new matches"))).to_be_visible()
             holds.get_by_role("button", name="Take it in").click()
             expect(page.get_by_text("Taken in: 21 matches")).to_be_visible()
+            from_menu(page, "Account")
             with page.expect_download() as whole:
                 page.get_by_role("link", name="Take everything away as one file").click()
             mine = Path(folder, "mine.json")
@@ -194,7 +195,9 @@ class ASeason(BrowserCase):
             page.get_by_label("Name", exact=True).fill("somebody else")
             page.get_by_label("Password").fill("another-password")
             page.get_by_role("button", name="Make the account").click()
-            to(page, "Record")
+            expect(page.get_by_label("First steps")).to_be_visible()
+            from_menu(page, "Account")
             page.get_by_label("A file of an account").set_input_files(mine)
             expect(page.get_by_text(re.compile("Brought back: .* 43 matches"))).to_be_visible(timeout=120_000)
+            to(page, "Record")
         expect(page.get_by_label("The season").get_by_text("racks won, in 43 matches")).to_be_visible()

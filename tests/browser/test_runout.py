@@ -4,7 +4,7 @@ import re
 
 from playwright.sync_api import Locator, expect
 
-from tests.browser.shots import PHONE
+from tests.browser.shots import PHONE, from_menu
 from tests.browser.stage import BrowserCase
 
 PLACES = "cue at 4, 1.2; 7 at 6, 1; 8 at 2, 3; 9 at 7, 2.5"
@@ -15,7 +15,7 @@ class RunOut(BrowserCase):
         """Three balls set up by typing, planned and settled; the lines of the plan."""
         page = self.page
         page.get_by_role("link", name="Run-out").click()
-        page.get_by_role("button", name="Clear").click()
+        from_menu(page, "Clear")
         self.type_place(PLACES)
         page.get_by_role("button", name="Plan", exact=True).click()
         lines = page.get_by_label("The plan", exact=True).locator("ol button")

@@ -12,7 +12,7 @@ from playwright.sync_api import expect
 from layouts.models import Layout
 from setup import demo
 from studies.models import Study
-from tests.browser.shots import DESK, PHONE, sign_in
+from tests.browser.shots import DESK, PHONE, from_menu, open_scene, sign_in
 from tests.browser.stage import BrowserCase
 from tests.server.worker import eventually
 
@@ -29,7 +29,7 @@ class SettingUp(BrowserCase):
         page.get_by_label("Name of the layout").fill("A trial rack")
         started = time.monotonic()
         page.get_by_role("button", name="Weigh").click()
-        lines = page.get_by_label("Ledger of options").locator("ol li")
+        lines = page.get_by_label("Ledger of shots").locator("ol li")
         lines.first.wait_for()
         first_line_s = time.monotonic() - started
         expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=120_000)
@@ -111,6 +111,7 @@ class SettingUp(BrowserCase):
 
     def test_with_ball_in_hand_the_best_place_is_shown_and_the_ball_can_be_put_elsewhere(self) -> None:
         page = self.page
+        open_scene(page)
         page.get_by_role("combobox", name="Cue ball").click()
         page.get_by_role("option", name="in hand", exact=True).click()
         expect(page.locator("svg.table .in-hand")).to_be_visible()
@@ -121,6 +122,7 @@ class SettingUp(BrowserCase):
         page.keyboard.press("b")
         expect(page.locator("canvas.dense")).to_have_attribute("data-strokes", "0")
         expect(page.locator("svg.table .in-hand")).to_be_visible()
+        page.get_by_role("button", name="Layers").click()
         page.get_by_role("button", name="Ball in hand", exact=True).click()
         expect(page.locator("canvas.dense")).not_to_have_attribute("data-strokes", "0")
         self.drag("cue", -60, 30)
@@ -142,7 +144,7 @@ class SettingUp(BrowserCase):
 
     def test_a_layout_leaves_as_a_file_and_comes_back_and_a_broken_one_names_its_line(self) -> None:
         page = self.page
-        page.get_by_role("button", name="Files").click()
+        from_menu(page, "Files")
         with page.expect_download() as download:
             page.get_by_role("button", name="Download layout").click()
         text = Path(download.value.path()).read_text()
@@ -159,7 +161,7 @@ class SettingUp(BrowserCase):
         )
         eventually("the pasted layout is on the table", lambda: "4.45, 2.05" in self.place_words("9"), 5)
         expect(page.get_by_role("dialog")).to_be_hidden()
-        page.get_by_role("button", name="Files").click()
+        from_menu(page, "Files")
         broken = text.replace("4.85", "4.85.1")
         field = page.get_by_label("Open a layout file, or paste its text")
         field.fill(broken)
@@ -178,6 +180,7 @@ class SettingUp(BrowserCase):
         # The same racks each time: one of snooker with reds left, to which more reds can be added.
         page.evaluate("Math.random = () => 0.7")
         for game, control in (("Eight-ball", "Groups"), ("Straight pool", "Points that win"), ("Snooker", "Ball on")):
+            open_scene(page)
             page.get_by_role("combobox", name="Game", exact=True).click()
             page.get_by_role("option", name=game).click()
             expect(page.get_by_label(control)).to_be_visible()
@@ -188,17 +191,18 @@ class SettingUp(BrowserCase):
         page.get_by_role("combobox", name=re.compile("^Race")).click()
         page.get_by_role("option", name="to 5").click()
         page.get_by_role("button", name="Weigh").click()
-        expect(page.get_by_label("Ledger of options").locator("ol li").first).to_be_visible(timeout=30_000)
+        expect(page.get_by_label("Ledger of shots").locator("ol li").first).to_be_visible(timeout=30_000)
 
     def test_another_game_with_a_push_out_is_weighed_and_says_what_to_watch(self) -> None:
         page = self.page
+        open_scene(page)
         page.get_by_label("Game", exact=True).click()
         page.get_by_role("option", name="Ten-ball").click()
         page.get_by_role("combobox", name=re.compile("^Push-out")).click()
         page.get_by_role("option", name="allowed now").click()
         page.get_by_role("button", name="Put ball 10 on the table").click()
         self.weigh()
-        lines = page.get_by_label("Ledger of options").locator("button.line")
+        lines = page.get_by_label("Ledger of shots").locator("button.line")
         expect(lines.filter(has_text="Push out").first).to_be_visible()
         self.assertEqual(Study.objects.latest("pk").question["document"]["game"], "ten-ball")
         watch = page.get_by_label("Shot card").get_by_role("heading", name="Watch")

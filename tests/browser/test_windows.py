@@ -5,6 +5,7 @@ import re
 from playwright.sync_api import Page, expect
 
 from setup import demo
+from tests.browser.shots import from_menu
 from tests.browser.stage import BrowserCase
 
 
@@ -54,7 +55,7 @@ class Windows(BrowserCase):
 
     def test_signing_in_anew_in_another_window_heals_this_one(self) -> None:
         other = self.other_window()
-        other.get_by_role("button", name="Sign out").click()
+        from_menu(other, "Sign out")
         other.get_by_label("Name", exact=True).fill(demo.USER)
         other.get_by_label("Password").fill(demo.PASSWORD)
         other.get_by_role("button", name="Sign in").click()
@@ -108,7 +109,7 @@ class Windows(BrowserCase):
     def test_a_password_is_changed_and_other_devices_are_signed_out(self) -> None:
         away = self.open_page()
         page = self.page
-        page.get_by_role("link", name="Record").click()
+        from_menu(page, "Account")
         page.get_by_role("button", name="Another password").click()
         form = page.get_by_role("form", name="Another password")
         form.get_by_label("Password now").fill("not this one")

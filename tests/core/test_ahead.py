@@ -198,7 +198,7 @@ class Verdicts(unittest.TestCase):
         lines = [replace(line(0.0, source="own"), ahead=sure) for _ in range(3)]
         first = replace(line(0.03, source="own"), ahead=sure)
         alone = reliability_words([first, replace(lines[0], ahead=Ahead(1, 24, 0.0, 0.02))], True, "nine-ball")
-        self.assertEqual(alone, "Play the first line: no other is more than half a point better.")
+        self.assertEqual(alone, "Play the first shot: no other is more than half a point better.")
         for count, words in ((2, "One of two: neither is more than"), (3, "Any of three: none is more than")):
             said = reliability_words(lines[:count], True, "nine-ball")
             self.assertTrue(said.startswith(words), said)

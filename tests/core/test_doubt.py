@@ -151,7 +151,7 @@ class WhatIsSaid(unittest.TestCase):
         many = reliability_words([line(0.501), *shape, line(0.1)], True, "nine-ball")
         self.assertIn("The first 3 are too close to call", many)
         apart = reliability_words([line(0.8), line(0.5)], True, "nine-ball")
-        self.assertRegex(apart, r"The first line is the best: the second is (29|30)\.\d points behind")
+        self.assertRegex(apart, r"The first shot is the best: the second is (29|30)\.\d points behind")
         self.assertEqual(reliability_words([line(0.8), line(0.5)], False, "nine-ball"), "Still refining.")
         first, other = replace(line(0.55, kind="pot"), ahead=Ahead(1, 24, 0.0, 0.2)), line(0.5)
         gap, doubt = doubt_between(first, other, "nine-ball")
@@ -166,16 +166,16 @@ class WhatIsSaid(unittest.TestCase):
         self.assertTrue(5 < tenths < 10)
         alike = line(0.52, kind="pot")
         said = choice_words([first, alike, other], True, "nine-ball")
-        behind = f"the best safety, line 3, is {100 * gap:.1f} points behind."
+        behind = f"the best safety, shot 3, is {100 * gap:.1f} points behind."
         self.assertEqual(said, f"To attack is right about {tenths} times in ten: {behind}")
         sure = choice_words([line(0.8), line(0.3, kind="pot")], True, "nine-ball")
         self.assertRegex(
-            sure, r"To play safe is right nearly always: the best attack, line 2, is (49|50)\.\d points behind"
+            sure, r"To play safe is right nearly always: the best attack, shot 2, is (49|50)\.\d points behind"
         )
         even = choice_words([line(0.5005), line(0.5, kind="pot", ending=IN_SHAPE)], True, "nine-ball")
         self.assertIn("nobody can tell", even)
         slight = choice_words([line(0.5005), line(0.5, kind="pot")], True, "nine-ball")
-        self.assertRegex(slight, r"hardly matters; (1 point|1\.5 points|2 points) at most: the best attack, line 2,")
+        self.assertRegex(slight, r"hardly matters; (1 point|1\.5 points|2 points) at most: the best attack, shot 2,")
         likely = choice_words([line(0.505), line(0.5, kind="pot")], True, "nine-ball")
         self.assertRegex(likely, r"right about [678] times in ten and costs (half a|1) point at most if it is not:")
         self.assertEqual(choice_words([first, alike], True, "nine-ball"), "No safety was found here.")

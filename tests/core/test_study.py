@@ -46,7 +46,7 @@ class Reasons(unittest.TestCase):
         told = 0
         for option in options[1:]:
             found = re.search(
-                r"top option gains (\d+) points? on \w+(?: one)?: it .*? (\d+) % of the time against (\d+) %",
+                r"best shot gains (\d+) points? on \w+(?: one)?: it .*? (\d+) % of the time against (\d+) %",
                 option["behind_best"],
             )
             if found:

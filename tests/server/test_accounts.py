@@ -43,6 +43,16 @@ class GettingIn(AccountCase):
         token = stranger.get("/api/session").json()["csrf"]
         self.assertEqual(self.send("/session", GOOD, stranger, HTTP_X_CSRFTOKEN=token).status_code, 200)
 
+    def test_the_page_opens_with_one_answer_and_a_stranger_is_told_nothing(self) -> None:
+        nothing = {"username": None, "players": [], "tables": []}
+        self.assertLessEqual(nothing.items(), Client().get("/api/opening").json().items())
+        self.send("/accounts", GOOD)
+        opening = self.client.get("/api/opening").json()
+        self.assertEqual(opening["username"], GOOD["username"])
+        for part in ("players", "tables"):
+            self.assertEqual(opening[part], self.client.get(f"/api/{part}").json())
+            self.assertTrue(opening[part])
+
     def test_a_name_is_found_however_it_is_typed_and_its_twins_are_taken(self) -> None:
         self.send("/accounts", {**GOOD, "username": "Zoe\u0301 9"})
         for typed in ("Zoé 9", "zoé 9", "ZOÉ 9", "Zoé\u2009\uff19", " zoe\u0301 9 "):

@@ -58,7 +58,7 @@ class Worked(_PlayOuts, SharedWorker):
             asking.ask(self.study, [0], 128, freely=False)
         self.settle()
         for places, racks, freely, words in (
-            ([99], 128, False, "there is no line 100"),
+            ([99], 128, False, "there is no shot 100"),
             ([0], 3, False, "racks: 3 is out of range"),
             ([], 128, False, "nothing to play out"),
         ):

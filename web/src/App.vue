@@ -1,14 +1,20 @@
 <script setup lang="ts">
-import { defineAsyncComponent, onMounted, ref } from 'vue'
+import { defineAsyncComponent, h, onMounted, ref } from 'vue'
 import Button from 'primevue/button'
 import './frame/theme'
 import SignIn from './places/entry/SignIn.vue'
 import { useSession } from './session/session'
 import { sentence, problemsOf, type Problem } from './api/client'
 
+/** As the page says before any script is there. */
+const OPENING = 'Opening the scorebook …'
 const session = useSession()
 // The sign-in form does without the scorebook's script.
-const TheFrame = defineAsyncComponent(() => import('./frame/TheFrame.vue'))
+const TheFrame = defineAsyncComponent({
+  loader: () => import('./frame/TheFrame.vue'),
+  loadingComponent: { render: () => h('main', { class: 'opening' }, OPENING) },
+  delay: 0,
+})
 const problems = ref<Problem[]>([])
 
 async function open() {
@@ -30,16 +36,6 @@ onMounted(open)
       <p v-for="problem in problems" :key="problem.what" role="alert">{{ sentence(problem) }}</p>
       <Button label="Try again" @click="open" />
     </template>
-    <p v-else>Opening the scorebook …</p>
+    <p v-else>{{ OPENING }}</p>
   </main>
 </template>
-
-<style scoped>
-.opening {
-  min-height: 100vh;
-  display: grid;
-  place-content: center;
-  justify-items: center;
-  gap: 12px;
-}
-</style>

@@ -112,6 +112,18 @@ export const router = createRouter({
       meta: { title: 'Measured table', place: 'players' },
     },
     {
+      path: '/account',
+      name: 'account',
+      component: () => import('./places/account/AccountPlace.vue'),
+      meta: { title: 'Account' },
+    },
+    {
+      path: '/help',
+      name: 'help',
+      component: () => import('./places/help/HelpPlace.vue'),
+      meta: { title: 'Help' },
+    },
+    {
       path: '/:rest(.*)*',
       name: 'nowhere',
       component: () => import('./places/nowhere/NowherePlace.vue'),

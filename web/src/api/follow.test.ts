@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { RefusedError, type Problem } from './client'
-import { createFollower, PAUSE_MS, type Followed } from './follow'
+import { createFollower, PAUSE_MS, pauseOf, type Followed } from './follow'
 
 const job = (states: (number | Error)[], taken: number[], troubles: Problem[][] = []): Followed<number> => ({
   look: () => {
@@ -23,6 +23,10 @@ describe('following a long job', () => {
     await vi.advanceTimersByTimeAsync(500)
     await done
     expect(taken).toEqual([10, 60, 100])
+  })
+  it('asks less often the longer it takes, but once a second at least', () => {
+    expect([0, 8, 500].map((asked) => pauseOf(150, asked))).toEqual([150, 300, 1000])
+    expect([0, 500].map((asked) => pauseOf(2000, asked))).toEqual([2000, 2000])
   })
   it('asks nothing when it is over already', async () => {
     const taken: number[] = []

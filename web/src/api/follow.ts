@@ -22,6 +22,11 @@ export const withKnown = <T extends { revision: number; document?: unknown }>(
   !next.document && before && before.revision === next.revision
     ? { ...next, document: before.document }
     : next
+/** Asked less and less often, down to once a second: a page that asks takes the processor from what it waits for. */
+const SELDOM_MS = 1000
+const SLOWING = 1 / 8
+export const pauseOf = (everyMs: number, asked: number) =>
+  Math.max(everyMs, Math.min(SELDOM_MS, everyMs * (1 + SLOWING * asked)))
 /** After an answer that did not come. */
 export const PAUSE_MS = 1500
 
@@ -33,8 +38,8 @@ export function createFollower() {
   async function follow<T>(first: T, job: Followed<T>): Promise<void> {
     const mine = ++latest
     let state = first
-    while (job.isActive(state)) {
-      await pause(job.everyMs)
+    for (let asked = 0; job.isActive(state); asked++) {
+      await pause(pauseOf(job.everyMs, asked))
       if (mine !== latest) return
       try {
         const next = await job.look()

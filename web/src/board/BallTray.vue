@@ -123,4 +123,16 @@ function move(event: PointerEvent) {
   color: var(--on-disc);
   font: 800 12.5px/19px var(--sans);
 }
+@media (max-width: 760px) {
+  .tray {
+    width: 46px;
+  }
+  .tray.many {
+    width: 92px;
+  }
+  .ball {
+    flex-basis: 44px;
+    height: 44px;
+  }
+}
 </style>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
-import { ref } from 'vue'
-import { useScene } from './scene'
+import { computed } from 'vue'
+import { isSceneOpen } from './sceneOpen'
+import { sceneWords, useScene } from './scene'
 import SceneNumber from './SceneNumber.vue'
 import SceneSelect from './SceneSelect.vue'
 import { useBoard } from './useBoard'
@@ -10,16 +10,27 @@ import { useBoard } from './useBoard'
 /** The head of a page with the board: its name, the scene in one line, and room for what the page does with it. */
 const board = useBoard()
 const controls = useScene()
-const unfolded = ref(false)
+const words = computed(() => sceneWords(controls.value))
 </script>
 
 <template>
-  <header class="strip" :class="{ unfolded }">
+  <header class="strip">
     <div class="title">
       <label class="visually-hidden" for="layout-name">Name of the layout</label>
       <InputText id="layout-name" v-model="board.name" placeholder="Untitled layout" class="name" />
     </div>
-    <div class="scene" role="group" aria-label="The scene">
+    <button
+      type="button"
+      class="line"
+      :aria-expanded="isSceneOpen"
+      aria-controls="the-scene"
+      title="Game, players, table, fouls, race"
+      @click="isSceneOpen = !isSceneOpen"
+    >
+      <span>{{ words }}</span>
+      <span class="sign" aria-hidden="true">{{ isSceneOpen ? '▴' : '▾' }}</span>
+    </button>
+    <div v-show="isSceneOpen" id="the-scene" class="scene" role="group" aria-label="The scene">
       <template v-for="control in controls" :key="control.label">
         <SceneSelect
           v-if="control.kind === 'choice'"
@@ -48,17 +59,7 @@ const unfolded = ref(false)
         </label>
       </template>
     </div>
-    <div class="acts" :class="{ folded: !unfolded }">
-      <Button
-        class="unfold"
-        :label="unfolded ? 'Less' : 'Scene'"
-        variant="text"
-        size="small"
-        :aria-expanded="unfolded"
-        @click="unfolded = !unfolded"
-      />
-      <slot name="acts" :unfolded="unfolded" />
-    </div>
+    <div class="acts"><slot name="acts" /></div>
   </header>
 </template>
 
@@ -108,8 +109,21 @@ const unfolded = ref(false)
   height: 16px;
   margin: 0;
 }
-.unfold {
-  display: none;
+.line {
+  order: 2;
+  flex-basis: 100%;
+  min-height: 30px;
+  padding: 2px 6px;
+  border: 0;
+  background: transparent;
+  color: var(--ink);
+  font: 500 14px var(--sans);
+  text-align: left;
+  cursor: pointer;
+}
+.sign {
+  margin-left: 6px;
+  color: var(--brass);
 }
 @media (max-width: 760px) {
   .strip {
@@ -119,14 +133,8 @@ const unfolded = ref(false)
   .title {
     flex-basis: 100%;
   }
-  .unfold {
-    display: inline-flex;
-  }
   .acts {
     width: 100%;
-  }
-  .strip:not(.unfolded) .scene {
-    display: none;
   }
 }
 </style>

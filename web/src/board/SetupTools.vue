@@ -2,11 +2,21 @@
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import KeyLabel from '@/parts/KeyLabel.vue'
+import type { MenuEntry } from '@/parts/menu'
+import MoreMenu from '@/parts/MoreMenu.vue'
 import { useBoard } from './useBoard'
 
+/** more : what this page's menu has besides. */
+const props = defineProps<{ more?: MenuEntry[] }>()
 defineEmits<{ rack: [] }>()
 const board = useBoard()
 const broken = computed(() => ['nine-ball', 'ten-ball', 'eight-ball'].includes(board.document.game))
+const entries = computed<MenuEntry[]>(() => [
+  { label: 'Mirror', key: 'M', act: () => board.run({ do: 'turn', kind: 'mirror' }) },
+  { label: 'Half-turn', key: 'H', act: () => board.run({ do: 'turn', kind: 'half-turn' }) },
+  { label: 'Clear', act: () => board.run({ do: 'clear' }) },
+  ...(props.more ?? []),
+])
 </script>
 
 <template>
@@ -30,26 +40,12 @@ const broken = computed(() => ['nine-ball', 'ten-ball', 'eight-ball'].includes(b
     <Button
       variant="text"
       size="small"
-      title="Left and right of the long axis change places (M)"
-      @click="board.run({ do: 'turn', kind: 'mirror' })"
-      ><KeyLabel label="Mirror" letter="M"
-    /></Button>
-    <Button
-      variant="text"
-      size="small"
-      title="The table half round: head and foot change places (H)"
-      @click="board.run({ do: 'turn', kind: 'half-turn' })"
-      ><KeyLabel label="Half-turn" letter="H"
-    /></Button>
-    <Button
-      variant="text"
-      size="small"
       :title="`${broken ? 'Balls as a break may leave them' : 'Balls as they may lie in the middle of a game'} (N)`"
       @click="$emit('rack')"
       ><KeyLabel :label="broken ? 'New break' : 'New layout'" letter="N"
     /></Button>
-    <Button label="Clear" variant="text" size="small" @click="board.run({ do: 'clear' })" />
     <slot />
+    <MoreMenu label="More" :entries="entries" title="What else can be done with the layout" />
   </div>
 </template>
 

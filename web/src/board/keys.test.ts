@@ -8,6 +8,7 @@ import { nineFoot } from '@/drawing/testTable'
 import { arrowOf } from '@/drawing/arrows'
 import { frameOf } from '@/drawing/frame'
 import { useKeyPlace } from '@/drawing/useKeyPlace'
+import { announced } from '@/parts/announce'
 
 const upright = ref(false)
 vi.mock('@/drawing/useUpright', () => ({ useUpright: () => upright }))
@@ -39,9 +40,13 @@ describe('an arrow key', () => {
 })
 
 describe('a chosen ball', () => {
-  function nudged(key: string, shiftKey = false) {
+  /** The document's body, or something else that has the focus. */
+  const body = {}
+  function nudged(key: string, shiftKey = false, at: Place = [4, 3], target: object = body) {
+    vi.stubGlobal('document', { body })
     const board = createBoard()
-    board.place('9', [4, 3.98])
+    board.place('8', [4, 3.5])
+    board.place('9', at)
     const shared = {
       ...board,
       get document() {
@@ -49,20 +54,31 @@ describe('a chosen ball', () => {
       },
       selected: '9',
     } as unknown as SharedBoard
-    useNudge(shared)(press(key, shiftKey))?.()
-    return board.document.value.balls['9']
+    const nudge = useNudge(shared, () => nineFoot)
+    nudge({ ...press(key, shiftKey), target } as unknown as KeyboardEvent)?.()
+    return board.document.value.balls['9']?.map((v) => Math.round(1e3 * v) / 1e3)
   }
-  it('is nudged as the table is seen, finer with Shift, and not beyond a rail', () => {
-    expect(nudged('ArrowRight')).toEqual([4.05, 3.98])
-    expect(nudged('ArrowDown', true)).toEqual([4, 3.97])
-    expect(nudged('ArrowUp')).toEqual([4, 4])
+  it('is nudged as the table is seen, finer with Shift', () => {
+    expect(nudged('ArrowRight')).toEqual([4.05, 3])
+    expect(nudged('ArrowDown', true)).toEqual([4, 2.99])
     upright.value = true
-    expect(nudged('ArrowUp')).toEqual([4.05, 3.98])
-    expect(nudged('ArrowRight')).toEqual([4, 3.93])
+    expect(nudged('ArrowUp')).toEqual([4.05, 3])
+    expect(nudged('ArrowRight')).toEqual([4, 2.95])
   })
-  it('is taken off with Delete; other keys are none of its', () => {
+  it('stops at a cushion and at another ball, and says so', () => {
+    const frozen = Math.round((1e3 * 4 * (nineFoot.width - nineFoot.reach)) / nineFoot.width) / 1e3
+    expect(nudged('ArrowUp', false, [2, 3.9])).toEqual([2, frozen])
+    expect(announced.value).toMatch(/^frozen to the/)
+    expect(nudged('ArrowUp', false, [2, frozen])).toEqual([2, frozen])
+    expect(announced.value).toMatch(/^frozen to the/)
+    const touching = nudged('ArrowUp', false, [4, 3.31])
+    expect((3.5 - (touching?.[1] ?? 0)) * (nineFoot.width / 4)).toBeCloseTo(2 * nineFoot.radius, 3)
+    expect(announced.value).toBe('frozen to ball 8')
+  })
+  it('is taken off with Delete where nothing else has the focus; other keys are none of its', () => {
     expect(nudged('Delete')).toBeUndefined()
-    expect(nudged('x')).toEqual([4, 3.98])
+    expect(nudged('Delete', false, [4, 3], { closest: () => null })).toEqual([4, 3])
+    expect(nudged('x')).toEqual([4, 3])
   })
 })
 

@@ -3,7 +3,7 @@ import { beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Player, TableChoice } from '@/api/client'
 import { useSession } from '@/session/session'
 import { GAMES, type Game } from './document'
-import { useScene, type Choice, type Control, type Count } from './scene'
+import { sceneWords, useScene, type Choice, type Control, type Count } from './scene'
 import { useSharedBoard } from './useBoard'
 
 // Outside a component the shared board is the one that is used.
@@ -37,6 +37,25 @@ beforeEach(() => {
     document: key,
     geometry: geometry(key === 'pool-9ft' ? 2.54 : 2.235),
   })) as TableChoice[]
+})
+
+describe('the scene in one line', () => {
+  it('says the game, the players, the table and who shoots, and else only what is unusual', () => {
+    const board = useSharedBoard()
+    const said = () => sceneWords(useScene().value)
+    expect(said()).toBe('Nine-ball · league against league · 9-foot · I shoot')
+    control<Choice>('Me').set('profile:3')
+    control<Choice>('Who shoots').set('them')
+    control<Choice>('Opponent’s fouls').set(1)
+    control<Choice>('Cue ball').set('anywhere')
+    control<Choice>('Race').set(7)
+    expect(said()).toBe(
+      'Nine-ball · June against league · 9-foot · Opponent shoots · cue ball in hand · opponent’s fouls 1 · race to 7',
+    )
+    board.run({ do: 'game', game: 'straight-pool' })
+    control<Count>('My points').set(12)
+    expect(said()).toContain(' · my points 12 · to 100')
+  })
 })
 
 describe('the controls of the scene', () => {

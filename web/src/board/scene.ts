@@ -64,6 +64,29 @@ const count = (
   set: Count['set'],
 ): Count => ({ kind: 'count', label, before, min, max, value, set })
 
+/** Said in any case, in this order: what is played, by whom, on what, and who shoots. */
+const ALWAYS = 5
+/** What a control says: nothing where it is as it mostly is. */
+function saidBy(control: Control): string {
+  if (control.kind === 'tick') return control.value ? control.label.toLowerCase() : ''
+  // "Opponent’s" beside "My fouls" says enough in a row of controls, not by itself.
+  const short = control.before?.endsWith('’s') ? control.label.replace(/ in a row$/, '') : control.before
+  const before = short ? `${short.replace(/^(?!I )./, (first) => first.toLowerCase())} ` : ''
+  if (control.kind === 'count') return control.value === 0 ? '' : `${before}${control.value}`
+  const [usual] = control.options
+  return control.value === usual?.key ? '' : `${before}${nameOf(control).toLowerCase()}`
+}
+const nameOf = ({ options, value }: Choice) => options.find(({ key }) => key === value)?.name ?? String(value)
+/** The whole scene in one line, from its controls. */
+export function sceneWords(controls: Control[]): string {
+  const [game, me, them, shooter, table] = controls
+    .slice(0, ALWAYS)
+    .map((one) => (one.kind === 'choice' ? nameOf(one) : ''))
+  const players = [me, them].map((name) => name?.replace(/ level$/, '')).join(' against ')
+  const rest = controls.slice(ALWAYS).map(saidBy)
+  return [game, players, table?.replace(/ table$/, ''), shooter, ...rest].filter(Boolean).join(' · ')
+}
+
 export function useScene() {
   const board = useBoard()
   const session = useSession()

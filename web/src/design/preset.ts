@@ -3,12 +3,13 @@ import { definePreset } from '@primeuix/themes'
 import base from '@primeuix/themes/aura/base'
 import button from '@primeuix/themes/aura/button'
 import dialog from '@primeuix/themes/aura/dialog'
+import menu from '@primeuix/themes/aura/menu'
 import inputtext from '@primeuix/themes/aura/inputtext'
 import select from '@primeuix/themes/aura/select'
 import textarea from '@primeuix/themes/aura/textarea'
 
 /** The components in use, and no others. */
-const inUse = { ...base, components: { button, dialog, inputtext, select, textarea } }
+const inUse = { ...base, components: { button, dialog, inputtext, menu, select, textarea } }
 
 const surfaces = Object.fromEntries(
   [0, 50, 100, 200, 300, 400, 500, 600, 700, 800, 900, 950].map((step) => [

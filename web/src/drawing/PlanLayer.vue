@@ -71,6 +71,7 @@ const saying = (planned: Planned) => `${planned.step + 1}: ${planned.words}`
       :cy="frame.fromDiamonds(here.rest)[1]"
       :r="1.8 * radius"
       class="grip"
+      data-grip
       @pointerdown.stop="take($event, here.ball)"
     >
       <title>Drag it to where the cue ball should come to rest</title>

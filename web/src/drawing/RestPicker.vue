@@ -26,6 +26,7 @@ function pick(event: PointerEvent) {
       ref="surface"
       v-bind="frame.box"
       fill="transparent"
+      data-grip
       @pointermove="at = pointOf($event)"
       @pointerdown.stop="at = pointOf($event)"
       @pointerup.stop="pick"

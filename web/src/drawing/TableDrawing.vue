@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, onUnmounted, ref } from 'vue'
+import { computed, onMounted, onUnmounted, ref, useId, watch } from 'vue'
 import type { Drawing, Table } from '@/api/client'
 import type { Place } from '@/drawing/place'
 import type { Layer } from '@/drawing/layers'
@@ -7,8 +7,9 @@ import AimHandle from './AimHandle.vue'
 import BackLayers from './BackLayers.vue'
 import BallMark from './BallMark.vue'
 import BallTags from './BallTags.vue'
-import { denseStrokes, type Worth } from './dense'
+import { denseStrokes, type DenseStroke, type Worth } from './dense'
 import DenseCanvas from './DenseCanvas.vue'
+import FingerLoupe from './FingerLoupe.vue'
 import { frameOf, type Frame } from './frame'
 import InHandMark from './InHandMark.vue'
 import { wordsBelow } from './labels'
@@ -17,6 +18,7 @@ import ShotLayer from './ShotLayer.vue'
 import TableBed from './TableBed.vue'
 import { READABLE_PX } from './tags'
 import { placeWords, useHand } from './useHand'
+import { useZoom } from './zoom'
 
 const props = defineProps<{
   table: Table
@@ -50,10 +52,12 @@ const frame = computed(() => frameOf(props.table, props.upright))
 const radius = computed(() => props.table.radius * 1000)
 const bed = ref<SVGSVGElement | null>(null)
 const svg = ref<SVGSVGElement | null>(null)
+const stage = ref<HTMLElement | null>(null)
+const id = useId()
 /** The balls as they are shown: the cue ball in hand where it is best put. */
 const lying = computed(() => (props.inHand ? { ...props.balls, cue: props.inHand } : props.balls))
 const cue = computed(() => lying.value['cue'] ?? null)
-const { dragged, places, wrong, press, move, release, cancel, carry } = useHand(
+const { dragged, wrong, press, move, release, cancel, carry, touch } = useHand(
   {
     table: () => props.table,
     frame: () => frame.value,
@@ -69,16 +73,29 @@ const { dragged, places, wrong, press, move, release, cancel, carry } = useHand(
     aim: (degrees) => emit('aim', degrees),
   },
 )
-const points = computed(() =>
-  Object.fromEntries(Object.entries(places.value).map(([ball, at]) => [ball, frame.value.fromDiamonds(at)])),
+const { view, shift, isNear, leave } = useZoom(stage, () => frame.value.box, cancel)
+watch(frame, leave)
+const viewBox = computed(() => [view.value.x, view.value.y, view.value.width, view.value.height].join(' '))
+/** The ball in the hand has a layer of its own: nothing else is drawn anew while it moves. */
+const carried = computed(() => dragged.value?.ball ?? null)
+const inTheHand = computed(
+  () => dragged.value && { ...dragged.value, at: frame.value.fromDiamonds(dragged.value.at) },
 )
+const resting = computed(() =>
+  Object.fromEntries(Object.entries(lying.value).filter(([ball]) => ball !== carried.value)),
+)
+const points = computed(() =>
+  Object.fromEntries(Object.entries(resting.value).map(([ball, at]) => [ball, frame.value.fromDiamonds(at)])),
+)
+const NONE: DenseStroke[] = []
 const strokes = computed(() => denseStrokes(props.drawing, props.worth, frame.value, props.shown))
 
 /** Pixels of the screen for a millimetre of the table. */
 const scale = ref(1)
-const measure = () => (scale.value = (svg.value?.clientWidth ?? 0) / frame.value.box.width || 1)
+const measure = () => (scale.value = (svg.value?.clientWidth ?? 0) / view.value.width || 1)
 const sizes = new ResizeObserver(measure)
 onMounted(() => svg.value && sizes.observe(svg.value))
+watch(view, measure)
 onUnmounted(() => sizes.disconnect())
 
 /** Balls too small to carry their numbers have them beside them. */
@@ -98,67 +115,92 @@ defineExpose({ picture, carry })
 </script>
 
 <template>
-  <div class="drawing">
-    <svg ref="bed" :viewBox="frame.viewBox" class="bed" aria-hidden="true">
-      <TableBed :table="table" :frame="frame" />
-    </svg>
-    <DenseCanvas :strokes="dragged ? [] : strokes" :view-box="frame.viewBox" class="dense" />
-    <svg
-      ref="svg"
-      :viewBox="frame.viewBox"
-      class="table"
-      :class="{ aimed: aimDeg !== null }"
-      role="group"
-      :aria-label="label ?? 'The table. Choose a ball and move it with the arrow keys.'"
-      @pointerdown="press"
-      @pointermove="move"
-      @pointerup="release"
-      @pointercancel="cancel"
-    >
-      <rect v-bind="frame.box" fill="transparent" />
-      <template v-if="drawing && !dragged">
-        <BackLayers :drawing="drawing" :frame="frame" :shown="shown" />
-        <ShotLayer
-          :drawing="drawing"
-          :frame="frame"
-          :labels="shown.rests"
-          :time="time"
+  <div ref="stage" class="drawing">
+    <div class="layers" :style="{ transform: shift }">
+      <svg ref="bed" :viewBox="viewBox" class="bed" aria-hidden="true">
+        <g :id="`${id}-bed`"><TableBed :table="table" :frame="frame" /></g>
+      </svg>
+      <DenseCanvas :strokes="carried ? NONE : strokes" :view-box="viewBox" class="dense" />
+      <svg
+        ref="svg"
+        :viewBox="viewBox"
+        class="table"
+        :class="{ aimed: aimDeg !== null }"
+        role="group"
+        :aria-label="label ?? 'The table. Choose a ball and move it with the arrow keys.'"
+        @pointerdown="press"
+        @pointermove="move"
+        @pointerup="release"
+        @pointercancel="cancel"
+        @touchstart="touch"
+      >
+        <rect v-bind="frame.box" fill="transparent" />
+        <template v-if="drawing && !carried">
+          <BackLayers :drawing="drawing" :frame="frame" :shown="shown" />
+          <ShotLayer
+            :drawing="drawing"
+            :frame="frame"
+            :labels="shown.rests"
+            :time="time"
+            :radius="radius"
+            :balls="Object.values(points)"
+          />
+        </template>
+        <slot v-if="!carried" name="over" :frame="frame" :radius="radius" />
+        <BallTags
+          v-if="tagged"
+          :balls="points"
           :radius="radius"
-          :balls="Object.values(points)"
+          :frame="frame"
+          :size="TAG_PX / scale"
+          :lines="ways"
         />
-      </template>
-      <slot v-if="!dragged" name="over" :frame="frame" :radius="radius" />
-      <BallTags
-        v-if="tagged"
-        :balls="points"
-        :radius="radius"
-        :frame="frame"
-        :size="TAG_PX / scale"
-        :lines="ways"
-      />
-      <BallMark
-        v-for="(at, ball) in places"
-        :key="ball"
-        :ball="String(ball)"
-        :at="frame.fromDiamonds(at)"
-        :radius="radius"
-        :selected="selected === ball"
-        :wrong="dragged?.ball === ball && wrong !== null"
-        :words="placeWords(at)"
-        :plain="tagged"
-        :faint="faint?.includes(String(ball)) ?? false"
-        @focus="emit('select', String(ball))"
-      />
-      <InHandMark v-if="inHand && !dragged" :at="frame.fromDiamonds(inHand)" :radius="radius" />
-      <AimHandle
-        v-if="aimDeg !== null && cue"
-        :from="cue"
-        :aim-deg="aimDeg"
-        :frame="frame"
-        :table="table"
-        :radius="radius"
-      />
-    </svg>
+        <g :id="`${id}-balls`">
+          <BallMark
+            v-for="(at, ball) in lying"
+            :key="ball"
+            :ball="String(ball)"
+            :at="frame.fromDiamonds(at)"
+            :radius="radius"
+            :selected="selected === ball"
+            :words="placeWords(at)"
+            :plain="tagged"
+            :faint="faint?.includes(String(ball)) ?? false"
+            :class="{ carried: carried === ball }"
+            @focus="emit('select', String(ball))"
+          />
+        </g>
+        <InHandMark v-if="inHand && !carried" :at="frame.fromDiamonds(inHand)" :radius="radius" />
+        <AimHandle
+          v-if="aimDeg !== null && cue"
+          :from="cue"
+          :aim-deg="aimDeg"
+          :frame="frame"
+          :table="table"
+          :radius="radius"
+        />
+      </svg>
+      <svg v-if="inTheHand" :viewBox="viewBox" class="hand" aria-hidden="true">
+        <BallMark
+          :ball="inTheHand.ball"
+          :at="inTheHand.at"
+          :radius="radius"
+          selected
+          :wrong="wrong !== null"
+          words=""
+        />
+      </svg>
+    </div>
+    <FingerLoupe
+      v-if="inTheHand?.finger"
+      :at="inTheHand.at"
+      :radius="radius"
+      :finger="inTheHand.finger"
+      :parts="[`${id}-bed`, `${id}-balls`]"
+    >
+      <BallMark :ball="inTheHand.ball" :at="inTheHand.at" :radius="radius" :wrong="wrong !== null" words="" />
+    </FingerLoupe>
+    <button v-if="isNear" type="button" class="whole" @click="leave">Whole table</button>
   </div>
 </template>
 
@@ -167,8 +209,14 @@ defineExpose({ picture, carry })
   position: relative;
   width: 100%;
   height: 100%;
+  overflow: hidden;
 }
-.drawing > * {
+.layers {
+  position: absolute;
+  inset: 0;
+  transform-origin: 0 0;
+}
+.layers > * {
   position: absolute;
   inset: 0;
   display: block;
@@ -177,11 +225,28 @@ defineExpose({ picture, carry })
   /* Each is painted by itself: a ball that moves leaves the bed and the canvas as they are. */
   will-change: transform;
 }
-.dense {
+.dense,
+.hand {
   pointer-events: none;
 }
+.carried {
+  opacity: 0;
+}
+.whole {
+  position: absolute;
+  right: 6px;
+  bottom: 6px;
+  min-height: 44px;
+  padding: 0 14px;
+  border: 1px solid var(--hairline);
+  border-radius: 9px;
+  background: var(--sheet);
+  color: var(--ink);
+  font: 600 14px var(--sans);
+}
+/* One finger on the cloth scrolls the page; two are ours (`zoom`), and a ball is held fast (`useHand`). */
 .table {
-  touch-action: none;
+  touch-action: pan-y;
   user-select: none;
 }
 .aimed {

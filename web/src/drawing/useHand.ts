@@ -14,6 +14,8 @@ interface Dragged {
   /** From where it was taken hold of to its centre: a ball held at its edge stays visible beside the finger. */
   grip: Place
   moved: boolean
+  /** Where a finger is that holds it, px of the window; null for a mouse. */
+  finger: Place | null
 }
 interface Surface {
   table: () => Table
@@ -33,6 +35,8 @@ interface Acts {
 }
 /** How far above a finger a carried ball is held, so that it can be seen. */
 const FINGER_PX = 40
+const fingerOf = (event: PointerEvent): Place | null =>
+  event.pointerType === 'touch' ? [event.clientX, event.clientY] : null
 export const placeWords = (at: Place) => `${at[0].toFixed(2)}, ${at[1].toFixed(2)}`
 
 export function useHand(surface: Surface, acts: Acts) {
@@ -63,7 +67,8 @@ export function useHand(surface: Surface, acts: Acts) {
     const at = ball ? surface.lying()[ball] : undefined
     if (!ball || !at) return
     const held = placeAt(event)
-    dragged.value = { ball, at, says: '', grip: [at[0] - held[0], at[1] - held[1]], moved: false }
+    const grip: Place = [at[0] - held[0], at[1] - held[1]]
+    dragged.value = { ball, at, says: '', grip, moved: false, finger: fingerOf(event) }
     capture(event)
   }
   function aimAt(event: PointerEvent) {
@@ -81,7 +86,7 @@ export function useHand(surface: Surface, acts: Acts) {
     const { ball, grip } = dragged.value
     const [x, y] = placeAt(event)
     const there = snapped(surface.table(), [x + grip[0], y + grip[1]], surface.lying(), ball)
-    dragged.value = { ball, ...there, grip, moved: true }
+    dragged.value = { ball, ...there, grip, moved: true, finger: fingerOf(event) }
     acts.explain(wrong.value ?? sentence(dragged.value))
   }
   function sentence({ ball, at, says }: Dragged): string {
@@ -104,8 +109,14 @@ export function useHand(surface: Surface, acts: Acts) {
   /** A ball is brought from the tray: from here on it is dragged like those that lie here, above a finger. */
   function carry(ball: string, event: PointerEvent) {
     const [at, above] = [placeAt(event), placeAt(event, event.pointerType === 'touch' ? FINGER_PX : 0)]
-    dragged.value = { ball, at: above, says: '', grip: [above[0] - at[0], above[1] - at[1]], moved: true }
+    const grip: Place = [above[0] - at[0], above[1] - at[1]]
+    dragged.value = { ball, at: above, says: '', grip, moved: true, finger: fingerOf(event) }
     capture(event)
   }
-  return { dragged, places, wrong, press, move, release, cancel, carry }
+  /** A finger on a ball, on what else can be moved, or that aims, does not scroll the page. */
+  function touch(event: TouchEvent) {
+    const grip = (event.target as Element).closest('[data-ball], [data-grip]')
+    if (grip || surface.aims()) event.preventDefault()
+  }
+  return { dragged, places, wrong, touch, press, move, release, cancel, carry }
 }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import type { Problem } from '@/api/client'
+import type { MenuEntry } from '@/parts/menu'
 import PlaceLine from '@/board/PlaceLine.vue'
 import SceneStrip from '@/board/SceneStrip.vue'
 import SetupTools from '@/board/SetupTools.vue'
@@ -12,6 +13,8 @@ defineProps<{
   label: string
   say: (phrase: string) => Promise<boolean>
   problems: Problem[]
+  /** What the board's menu has on this page besides. */
+  more?: MenuEntry[]
 }>()
 defineEmits<{ rack: [] }>()
 const line = ref<InstanceType<typeof PlaceLine> | null>(null)
@@ -25,13 +28,14 @@ defineExpose({ type: () => line.value?.focus(), layout })
     <SceneStrip>
       <template #acts><slot name="acts" /></template>
     </SceneStrip>
+    <slot name="head" />
     <main class="work">
       <h1 class="visually-hidden">{{ title }}</h1>
       <section ref="layout" class="left" :aria-label="label">
         <slot name="table" />
         <div class="under">
           <PlaceLine ref="line" :say="say" />
-          <SetupTools @rack="$emit('rack')"><slot name="tools" /></SetupTools>
+          <SetupTools :more="more ?? []" @rack="$emit('rack')"><slot name="tools" /></SetupTools>
         </div>
         <slot name="under" />
         <ProblemList :problems="problems" />

@@ -87,7 +87,8 @@ const busy = computed<Partial<Record<PlaceName, string>>>(() => ({
   border-radius: 50%;
   border: 2px solid var(--brass);
   border-top-color: transparent;
-  animation: turn 1s linear infinite;
+  /* A few turns of the hand, not sixty pictures a second: they would cost what is waited for. */
+  animation: turn 2s steps(4) infinite;
 }
 @keyframes turn {
   to {

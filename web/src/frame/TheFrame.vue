@@ -3,6 +3,7 @@ import { onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useReadiness } from '@/session/readiness'
 import { useSession } from '@/session/session'
+import { announced } from '@/parts/announce'
 import IndexTabs from './IndexTabs.vue'
 import { useKeys } from './keys'
 import { fetchAhead, onDemand } from './opening'
@@ -35,6 +36,7 @@ onMounted(() => fetchAhead(router))
 <template>
   <div class="frame">
     <button type="button" class="skip" @click="toPage">Skip to the page</button>
+    <p class="visually-hidden" role="status">{{ announced }}</p>
     <IndexTabs />
     <div ref="page" class="page" tabindex="-1">
       <p v-if="session.isAway" class="away" role="status">

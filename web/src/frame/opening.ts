@@ -1,10 +1,11 @@
 /** How pages come into the browser: one when it is opened, the others while nothing else is to be done. */
-import { defineAsyncComponent, type Component } from 'vue'
+import { defineAsyncComponent, h, type Component } from 'vue'
 import type { Router } from 'vue-router'
 
 const NAME = 'Partita'
 // A browser without a sign of idleness is given so long, ms.
 const SOON_MS = 2000
+const GONE = 'This part could not be loaded. Open the page anew; what you typed is kept.'
 
 /** The window is called after the page that is open. */
 export const nameWindow = (router: Router) =>
@@ -29,7 +30,10 @@ export const fetchAhead = (router: Router) =>
 /** A part that loads when it is asked for, or before, when nothing else is to be done. */
 export function onDemand<T extends Component>(load: Load<{ default: T }>): T {
   whenIdle(() => ahead(load))
-  return defineAsyncComponent(load)
+  return defineAsyncComponent({
+    loader: load,
+    errorComponent: { render: () => h('p', { role: 'alert' }, GONE) },
+  })
 }
 
 /** A page's script that is not there any more is of an older version: the address is opened anew, once. */

@@ -2,6 +2,7 @@
 import { useBoard } from '@/board/useBoard'
 import { useNudge } from '@/board/useNudge'
 import { useOwnShotKeys } from '@/shots/useOwnShotKeys'
+import { useSession } from '@/session/session'
 import { letterOf, useKeys } from './keys'
 
 interface BoardKeys {
@@ -28,7 +29,8 @@ const STEPS: Record<string, 1 | -1> = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: 
 
 export function useBoardKeys({ rack, type, letters, leave, step }: BoardKeys) {
   const board = useBoard()
-  const nudged = useNudge(board)
+  const session = useSession()
+  const nudged = useNudge(board, () => session.geometryOf(board.document.table))
   const aimed = useOwnShotKeys()
   const all: Record<string, () => unknown> = {
     t: type,

@@ -11,7 +11,7 @@ defineProps<{ label: string; share: number }>()
     aria-valuemax="100"
     :aria-valuenow="Math.round(100 * share)"
   >
-    <span :style="{ width: `${100 * share}%` }" />
+    <span :style="{ transform: `scaleX(${share})` }" />
   </div>
 </template>
 
@@ -26,11 +26,7 @@ defineProps<{ label: string; share: number }>()
   display: block;
   height: 100%;
   background: var(--brass);
-  transition: width 0.2s;
-}
-@media (prefers-reduced-motion: reduce) {
-  .progress span {
-    transition: none;
-  }
+  /* No transition: what moves all the time takes the processor from what is waited for. */
+  transform-origin: 0 0;
 }
 </style>

@@ -13,7 +13,7 @@ vi.mock('@/api/client', async (original) => {
   return { ...(await original<Record<string, unknown>>()), api: { GET } }
 })
 const reload = vi.fn()
-let kept: Record<string, string>
+let kept: Map<string, string>
 const opening = (username: string) => JSON.stringify({ username, players: [], tables: [] })
 
 beforeEach(() => {
@@ -21,12 +21,12 @@ beforeEach(() => {
   setActivePinia(createPinia())
   reload.mockClear()
   Object.assign(server, { says: 'ida', asked: 0 })
-  kept = {}
+  kept = new Map()
   vi.stubGlobal('window', { location: { reload } })
   vi.stubGlobal('localStorage', {
-    getItem: (key: string) => kept[key] ?? null,
-    setItem: (key: string, value: string) => (kept[key] = value),
-    removeItem: (key: string) => delete kept[key],
+    getItem: (key: string) => kept.get(key) ?? null,
+    setItem: (key: string, value: string) => kept.set(key, value),
+    removeItem: (key: string) => kept.delete(key),
   })
 })
 afterEach(() => void vi.useRealTimers())
@@ -38,10 +38,10 @@ describe('opening the page', () => {
     expect(session.known).toBe(false)
     await opened
     expect([session.known, session.username]).toEqual([true, 'ida'])
-    expect(Object.values(kept)).toEqual([opening('ida')])
+    expect([...kept.values()]).toEqual([opening('ida')])
   })
   it('stands at once the next time, also while the server is away, and goes on when it is back', async () => {
-    kept['partita-opening-1'] = opening('ida')
+    kept.set('partita-opening-1', opening('ida'))
     server.says = new TypeError('offline')
     const session = useSession()
     void session.open()
@@ -53,20 +53,20 @@ describe('opening the page', () => {
     expect([session.isAway, server.asked]).toEqual([false, 2])
   })
   it('forgets who has signed out meanwhile, and shows another one nothing of his', async () => {
-    kept['partita-opening-1'] = opening('ida')
+    kept.set('partita-opening-1', opening('ida'))
     server.says = null
     const session = useSession()
     await session.open()
-    expect([session.known, session.username, kept['partita-opening-1']]).toEqual([true, null, undefined])
+    expect([session.known, session.username, kept.get('partita-opening-1')]).toEqual([true, null, undefined])
     setActivePinia(createPinia())
-    kept['partita-opening-1'] = opening('ida')
+    kept.set('partita-opening-1', opening('ida'))
     server.says = 'rosa'
     await useSession().open()
     expect(reload).toHaveBeenCalledOnce()
-    expect(kept['partita-opening-1']).toBe(opening('rosa'))
+    expect(kept.get('partita-opening-1')).toBe(opening('rosa'))
   })
   it('sets aside what it cannot read', async () => {
-    kept['partita-opening-1'] = '{"players": 7}'
+    kept.set('partita-opening-1', '{"players": 7}')
     const session = useSession()
     await session.open()
     expect(session.username).toBe('ida')

@@ -27,7 +27,7 @@ const rows = computed(() => {
 </script>
 
 <template>
-  <section class="compare sheet" aria-label="Two options compared">
+  <section class="compare sheet" aria-label="Two shots compared">
     <table>
       <caption>
         Side by side

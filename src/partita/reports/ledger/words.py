@@ -45,7 +45,7 @@ def why_words(top: Samples, following: Samples | None) -> str:
     )
     if following is None:
         return first
-    return f"{first} {_lead_words('The next option', top, following)}"
+    return f"{first} {_lead_words('The next shot', top, following)}"
 
 
 def behind_words(top: Samples, line: Samples) -> str:
@@ -59,7 +59,7 @@ def _lead_words(other: str, top: Samples, line: Samples) -> str:
     most, least = max(gains, key=lambda name: gains[name]), min(gains, key=lambda name: gains[name])
     if gains[most] < _WORTH_SAYING:
         return f"{other} ends in much the same ways."
-    words = f"The top option gains {_points(gains[most])} on it: {_ends_words(most, top, line)}."
+    words = f"The best shot gains {_points(gains[most])} on it: {_ends_words(most, top, line)}."
     if gains[least] > -_WORTH_SAYING or round(-100 * gains[least]) < 1:
         return words.replace(" on it", f" on {other[0].lower()}{other[1:]}")
     return f"{other} gains {_points(-gains[least])}: {_ends_words(least, line, top)}. But {words[0].lower()}{words[1:]}"
@@ -124,13 +124,12 @@ def choice_words(lines: Sequence[Weighed], settled: bool, game: str) -> str:
         return ""
     if not settled:
         return "To attack or to play safe: still refining."
-    attacks = lines[0].option.attacks
-    right, sort = ("To attack", "safety") if attacks else ("To play safe", "attack")
+    right, sort = ("To attack", "safety") if _attacks(lines[0]) else ("To play safe", "attack")
     other = _other_sort(lines)
     if other == len(lines):
         return f"No {sort} was found here."
     lead, doubt = doubt_between(lines[0], lines[other], game)
-    how_far = f"the best {sort}, line {other + 1}, is {_fine(lead)} behind"
+    how_far = f"the best {sort}, shot {other + 1}, is {_fine(lead)} behind"
     tenths, better = round(10 * better_share(lead, doubt)), at_most_better(lead, doubt.whole)
     if tenths == 10:
         return f"{right} is right nearly always: {how_far}."
@@ -144,25 +143,29 @@ def choice_words(lines: Sequence[Weighed], settled: bool, game: str) -> str:
 
 def _other_sort(lines: Sequence[Weighed]) -> int:
     """The place of the first line of the other sort than the best, attack or safety; their number where none is."""
-    attacks = lines[0].option.attacks
-    return next((place for place, line in enumerate(lines) if line.option.attacks != attacks), len(lines))
+    return next((place for place, line in enumerate(lines) if _attacks(line) != _attacks(lines[0])), len(lines))
+
+
+def _attacks(line: Weighed) -> bool:
+    """As its mark says: what hardly ever goes in is a safety, whatever it is aimed at."""
+    return line.option.attacks and line.aim != "safe"
 
 
 def reliability_words(lines: Sequence[Weighed], settled: bool, game: str) -> str:
     """How far the order can be trusted: how many lines, from the first on, cannot be told from it."""
     if not lines:
-        return "No option has been found yet."
+        return "No shot has been found yet."
     if len(lines) == 1:
-        return "There is only one option."
+        return "There is only one shot."
     if not settled:
         return "Still refining."
     found = verdict_of(lines, game)
     gap, doubt = doubt_between(lines[0], lines[1], game)
     behind = f"the second is {_fine(gap)} behind, give or take {_fine(_half(doubt))}"
     if found.kind == "best":
-        return f"The first line is the best: {behind}."
+        return f"The first shot is the best: {behind}."
     if found.kind == "group" and found.lines == 1:
-        return f"Play the first line: no other is more than {_at_most(found.bound)} better."
+        return f"Play the first shot: no other is more than {_at_most(found.bound)} better."
     pair = found.lines == 2
     # Between attacking and playing safe it is not taste.
     like = "better" if pair else "best"
@@ -171,7 +174,7 @@ def reliability_words(lines: Sequence[Weighed], settled: bool, game: str) -> str
         which, none = ("One of two", "neither") if pair else (f"Any of {_number(found.lines)}", "none")
         return f"{which}: {none} is more than {_at_most(found.bound)} behind.{taste}"
     if round(10 * better_share(gap, doubt)) >= _LIKELY:
-        return f"The first line is most likely the best, not for sure: {behind}."
+        return f"The first shot is most likely the best, not for sure: {behind}."
     return f"The first {'two' if pair else found.lines} are too close to call: {behind}.{taste}"
 
 

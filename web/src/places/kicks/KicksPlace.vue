@@ -96,7 +96,7 @@ const frameOf = (given: { frame: Frame; radius: number }) => given
     @rack="newRack"
   >
     <template #acts>
-      <span class="rare"><FrameActs @keys="emit('keys')" /></span>
+      <FrameActs @keys="emit('keys')" />
       <Button
         v-if="kicks.running && !kicks.stale"
         label="Stop"

@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
-import type { KeptLayout } from '@/api/client'
-import { hooked, keptLayouts } from '@/board/samples'
-import { wholeDocument } from '@/board/document'
+import { hooked, sampleFor, type Sample } from '@/board/samples'
+import { wholeDocument, type GivenDocument } from '@/board/document'
 import { useBoard } from '@/board/useBoard'
 import { ballName } from '@/drawing/balls'
 import ProgressLine from '@/parts/ProgressLine.vue'
@@ -29,11 +28,11 @@ const lines = computed(() =>
   few.value ? kicks.ways.filter((way, k) => k < FEW || way.id === kicks.chosen) : kicks.ways,
 )
 /** A kept layout that shows what this page is for. */
-const shown = ref<KeptLayout | null>(null)
-onMounted(async () => (shown.value = hooked(await keptLayouts())))
+const shown = ref<Sample | null>(null)
+onMounted(async () => (shown.value = await sampleFor(hooked)))
 function tryIt() {
   if (!shown.value) return
-  board.load(wholeDocument(shown.value.document), shown.value.name, shown.value.id)
+  board.load(wholeDocument(shown.value.document as GivenDocument), shown.value.name, shown.value.id)
   void kicks.ask('')
 }
 </script>

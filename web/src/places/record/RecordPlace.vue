@@ -13,7 +13,6 @@ import { useMatch } from '@/stores/match'
 import { useRecord } from '@/stores/record'
 import { useSession } from '@/session/session'
 import DecisionList from './DecisionList.vue'
-import AccountCard from './AccountCard.vue'
 import FilesCard from './FilesCard.vue'
 import FilterBar from './FilterBar.vue'
 import { asked, filtersOf, type Filters } from '@/stores/filters'
@@ -192,7 +191,6 @@ usePlaceMemory()
         </ul>
       </details>
       <FilesCard :filters="record.filters" @taken="record.load" />
-      <AccountCard @taken="record.load" />
     </template>
     <p v-else-if="!record.problems.length" class="muted">Opening the record …</p>
   </main>

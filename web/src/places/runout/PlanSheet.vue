@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
-import type { KeptLayout } from '@/api/client'
-import { wholeDocument } from '@/board/document'
-import { keptLayouts, toRun } from '@/board/samples'
+import { wholeDocument, type GivenDocument } from '@/board/document'
+import { sampleFor, toRun, type Sample } from '@/board/samples'
 import { useBoard } from '@/board/useBoard'
 import { useRunOut } from '@/stores/runout'
 import PlanHead from './PlanHead.vue'
@@ -12,12 +11,12 @@ import PlanNotes from './PlanNotes.vue'
 /** The plan as a list, a line a ball, with what it comes to. */
 const runOut = useRunOut()
 const board = useBoard()
-/** A kept rack that shows what this page is for: one with many balls and the cue ball on the table. */
-const rack = ref<KeptLayout | null>(null)
-onMounted(async () => (rack.value = toRun(await keptLayouts())))
+/** A rack that shows what this page is for: one with many balls and the cue ball on the table. */
+const rack = ref<Sample | null>(null)
+onMounted(async () => (rack.value = await sampleFor(toRun)))
 function tryIt() {
   if (!rack.value) return
-  board.load(wholeDocument(rack.value.document), rack.value.name, rack.value.id)
+  board.load(wholeDocument(rack.value.document as GivenDocument), rack.value.name, rack.value.id)
   void runOut.ask()
 }
 const isEmpty = computed(() => !Object.keys(board.document.balls).length)

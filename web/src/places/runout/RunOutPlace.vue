@@ -82,7 +82,7 @@ const frameOf = (given: { frame: Frame; radius: number }) => given
     @rack="newRack"
   >
     <template #acts>
-      <span class="rare"><FrameActs @keys="emit('keys')" /></span>
+      <FrameActs @keys="emit('keys')" />
       <Button
         v-if="runOut.running && !runOut.stale"
         label="Stop"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { standingOf, standingWords } from '@/shots/words'
+import { spread, standingOf, standingWords } from '@/shots/words'
 import { useStudy } from '@/stores/study'
 import { AIM_MARKS } from '@/shots/endings'
 
@@ -23,7 +23,8 @@ defineEmits<{ open: [] }>()
       </span>
     </span>
     <span class="big" :class="{ stale: study.stale }"
-      >{{ Math.round(100 * study.option.rack_chance.value) }}<small>%</small></span
+      >{{ Math.round(100 * study.option.rack_chance.value) }}<small>%</small>
+      <span class="sure">{{ spread(study.option.rack_chance) }}</span></span
     >
   </button>
 </template>
@@ -61,6 +62,13 @@ defineEmits<{ open: [] }>()
 }
 .big {
   font: 600 30px/1 var(--serif);
+}
+/* How sure that is. */
+.sure {
+  display: block;
+  color: var(--muted);
+  font: 500 12px/1.2 var(--sans);
+  text-align: right;
 }
 .stale {
   opacity: 0.5;

@@ -32,8 +32,8 @@ const holds = computed(() => !changes.value?.changes.some((row) => row.changes))
       <p>
         {{
           holds
-            ? 'Nothing tried here does: the top line stays best.'
-            : 'Where a line is named, it is then better than the top one.'
+            ? 'Nothing tried here does: the best shot stays the best.'
+            : 'Where a shot is named, it is then the best.'
         }}
       </p>
       <dl>
@@ -43,7 +43,7 @@ const holds = computed(() => !changes.value?.changes.some((row) => row.changes))
             <span>{{ row.name }}</span>
             <b>{{ percent(row.rack_chance[row.best] ?? 0) }}</b>
             <span v-if="row.changes" class="other"
-              >▸ line {{ row.best + 1 }}: {{ changes.options[row.best] }}</span
+              >▸ shot {{ row.best + 1 }}: {{ changes.options[row.best] }}</span
             >
             <span v-else class="muted">same choice</span>
           </dd>

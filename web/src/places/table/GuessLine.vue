@@ -10,11 +10,11 @@ const study = useStudy()
 const line = computed(() => study.options.find((option) => option.id === guess.guess?.line) ?? null)
 const words = computed(() => {
   if (!guess.guess) return ''
-  if (!line.value) return 'The ledger has no such line.'
+  if (!line.value) return 'The list has no such shot.'
   const place = study.options.indexOf(line.value)
   const behind = 100 * ((study.options[0]?.rack_chance.value ?? 0) - line.value.rack_chance.value)
   const where =
-    place === 0 ? 'That is the first line' : `That is line ${place + 1}, ${behind.toFixed(1)} points behind`
+    place === 0 ? 'That is the first shot' : `That is shot ${place + 1}, ${behind.toFixed(1)} points behind`
   const made =
     guess.guess.make == null
       ? ''

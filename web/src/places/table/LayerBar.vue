@@ -5,6 +5,7 @@ import KeyLabel from '@/parts/KeyLabel.vue'
 import { percent } from '@/shots/words'
 import { useInHand } from '@/stores/inhand'
 import { LAYERS } from '@/drawing/layers'
+import { keep, kept } from '@/session/kept'
 import { useLayers } from '@/stores/layers'
 
 /** The layers of the drawing: each shown or hidden, and all that are shown read out in sentences on demand. */
@@ -12,6 +13,13 @@ const props = defineProps<{ drawing: Drawing | null }>()
 const layers = useLayers()
 const hand = useInHand()
 const reading = ref(false)
+/** Opened once, it stays open in this browser. */
+const KEPT = 'partita-layers-open'
+const isOpen = ref(kept(KEPT) === 'yes')
+function turn() {
+  isOpen.value = !isOpen.value
+  keep(KEPT, isOpen.value ? 'yes' : null)
+}
 const read = () => (reading.value = !reading.value)
 defineExpose({ read })
 const offered = computed(() => LAYERS.filter(({ key }) => (key === 'hand' ? hand.best : props.drawing)))
@@ -33,8 +41,11 @@ const handWords = computed(() => {
 
 <template>
   <div v-if="offered.length" class="layers" role="group" aria-label="Layers of the drawing">
+    <button type="button" class="read" :aria-expanded="isOpen" title="What the drawing shows" @click="turn">
+      Layers <span aria-hidden="true">{{ isOpen ? '▴' : '▾' }}</span>
+    </button>
     <button
-      v-for="layer in offered"
+      v-for="layer in isOpen ? offered : []"
       :key="layer.key"
       type="button"
       :aria-pressed="layers.shown[layer.key]"
@@ -44,6 +55,7 @@ const handWords = computed(() => {
       <KeyLabel :label="layer.name" :letter="layer.letter" />
     </button>
     <button
+      v-if="isOpen"
       type="button"
       class="read"
       :aria-expanded="reading"

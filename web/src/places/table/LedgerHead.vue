@@ -4,7 +4,7 @@ import { useBoard } from '@/board/useBoard'
 import KeyLabel from '@/parts/KeyLabel.vue'
 import ProgressLine from '@/parts/ProgressLine.vue'
 import { AIM_MARKS } from '@/shots/endings'
-import { capital, chanceWords } from '@/shots/words'
+import { chanceWords } from '@/shots/words'
 import { useGuess } from '@/stores/guess'
 import { MORE, useStudy, type Aim } from '@/stores/study'
 import { ledgerState } from './ledgerState'
@@ -15,7 +15,10 @@ const guess = useGuess()
 const board = useBoard()
 const filters: Aim[] = ['all', 'attack', 'safe', 'two-way']
 const whose = computed(() => (study.result?.shooter === 'them' ? 'the opponent’s' : 'mine'))
-const chance = computed(() => capital(chanceWords(board.document.game)))
+/** Spelled out where it first stands; what it means is said by the help page. */
+const chance = computed(() =>
+  chanceWords(board.document.game).replace(/^(\w+) chance$/, 'Chance to win the $1'),
+)
 const state = computed(() =>
   ledgerState({
     stale: study.stale,
@@ -35,7 +38,9 @@ const progress = computed(() => (study.running ? Math.max(0.04, study.study?.pro
 <template>
   <header :class="{ stale: study.stale }">
     <h2>Ledger</h2>
-    <span class="muted">{{ chance }}, {{ whose }}</span>
+    <RouterLink to="/help#chance-to-win-the-rack" class="muted" title="How to read this list"
+      >{{ chance }}, {{ whose }}</RouterLink
+    >
     <span class="state" aria-live="polite">{{ state }}</span>
     <button
       v-if="study.canRefine && !study.stale"

@@ -27,7 +27,7 @@ const hold = (event: PointerEvent) => study.running && event.pointerType === 'mo
 </script>
 
 <template>
-  <section class="ledger sheet" aria-label="Ledger of options" :class="{ stale: study.stale }">
+  <section class="ledger sheet" aria-label="Ledger of shots" :class="{ stale: study.stale }">
     <LedgerHead />
     <GuessLine />
     <p v-if="study.result?.reliable && !guess.waits" class="verdict">{{ study.result.reliable }}</p>
@@ -60,11 +60,9 @@ const hold = (event: PointerEvent) => study.running && event.pointerType === 'mo
         @take="own.begin($event)"
       />
       <li v-if="few && study.shown.length > lines.length" key="all" class="all">
-        <button type="button" @click="few = false">Show all {{ study.shown.length }} lines</button>
+        <button type="button" @click="few = false">Show all {{ study.shown.length }} shots</button>
       </li>
-      <li v-if="!study.shown.length" key="none" class="empty muted">
-        No option of this kind was found here.
-      </li>
+      <li v-if="!study.shown.length" key="none" class="empty muted">No shot of this kind was found here.</li>
     </TransitionGroup>
     <div v-else class="empty muted">
       <p v-if="study.study?.status === 'failed'">{{ study.study.failure }}</p>

@@ -8,7 +8,7 @@ import { answered, api } from '@/api/client'
 import { useGuarded } from '@/api/guarded'
 import { GAMES } from '@/board/document'
 import { useSharedBoard } from '@/board/useBoard'
-import { emptyDocument } from '@/board/document'
+import { emptyDocument, wholeDocument, type LayoutDocument } from '@/board/document'
 import ProblemList from '@/parts/ProblemList.vue'
 import { useStudy } from '@/stores/study'
 import { entriesOf, found, KINDS, type Entry } from './library'
@@ -54,19 +54,24 @@ async function older() {
   if (isMore.value && (words.value || game.value)) await older()
 }
 watch([words, game], () => isMore.value && void older())
-function go({ kind, id }: Entry) {
+function go({ kind, id, name: called, document }: Entry) {
+  emit('close')
+  if (kind === 'to-try') return put(wholeDocument(document), called)
   // The same address again must open it again: what is on the table may have changed since.
   board.markKept(null)
   study.close()
   const params = kind === 'layout' ? { layoutId: id } : { studyId: id }
   const name = kind === 'layout' ? 'layout' : 'study'
   void router.push({ name: 'table' }).then(() => router.push({ name, params }))
-  emit('close')
+}
+/** What is not kept yet. */
+function put(document: LayoutDocument, name: string) {
+  study.close()
+  board.load(document, name, null)
+  void router.push({ name: 'table' })
 }
 function begin() {
-  study.close()
-  board.load(emptyDocument(), '', null)
-  void router.push({ name: 'table' })
+  put(emptyDocument(), '')
   emit('close')
 }
 const remove = ({ kind, id }: Entry) =>
@@ -84,6 +89,7 @@ const remove = ({ kind, id }: Entry) =>
 watch(
   () => props.visible,
   (visible) => visible && void look(),
+  { immediate: true },
 )
 </script>
 

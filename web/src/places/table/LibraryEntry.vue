@@ -7,13 +7,15 @@ import type { Entry } from './library'
 
 const props = defineProps<{ entry: Entry }>()
 defineEmits<{ open: []; remove: [] }>()
-const when = computed(() =>
-  new Date(props.entry.when).toLocaleString(
-    undefined,
-    props.entry.kind === 'recent'
-      ? { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }
-      : { day: 'numeric', month: 'short' },
-  ),
+const when = computed(
+  () =>
+    props.entry.when &&
+    new Date(props.entry.when).toLocaleString(
+      undefined,
+      props.entry.kind === 'recent'
+        ? { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }
+        : { day: 'numeric', month: 'short' },
+    ),
 )
 </script>
 
@@ -24,10 +26,11 @@ const when = computed(() =>
       <span class="words">
         <b>{{ entry.name }}</b>
         <span>{{ entry.more }}</span>
-        <span class="muted">{{ gameOf(entry.game).name }} · {{ when }}</span>
+        <span class="muted">{{ [gameOf(entry.game).name, when].filter(Boolean).join(' · ') }}</span>
       </span>
     </button>
     <Button
+      v-if="entry.kind !== 'to-try'"
       label="Delete"
       variant="text"
       size="small"

@@ -23,7 +23,7 @@ const isPinned = computed(() => !!study.pinned && study.pinned === study.option)
     <button
       type="button"
       :aria-pressed="isPinned"
-      title="Then choose another line to see both side by side (C)"
+      title="Then choose another shot to see both side by side (C)"
       @click="study.pin()"
     >
       <span v-if="isPinned">Comparing</span><KeyLabel v-else label="Compare" letter="C" />

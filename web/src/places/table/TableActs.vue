@@ -6,17 +6,14 @@ import KeyLabel from '@/parts/KeyLabel.vue'
 import { useStudy } from '@/stores/study'
 
 /** What the Table place does with the board, beside the scene. */
-const emit = defineEmits<{ weigh: []; stop: []; save: []; shelf: []; files: []; keys: [] }>()
+const emit = defineEmits<{ weigh: []; stop: []; save: []; shelf: []; keys: [] }>()
 const board = useBoard()
 const study = useStudy()
 </script>
 
 <template>
   <Button variant="text" size="small" @click="emit('shelf')"><KeyLabel label="Library" letter="L" /></Button>
-  <Button class="rare" variant="text" size="small" @click="emit('files')">
-    <KeyLabel label="Files" letter="F" />
-  </Button>
-  <span class="rare"><FrameActs @keys="emit('keys')" /></span>
+  <FrameActs @keys="emit('keys')" />
   <Button variant="outlined" @click="emit('save')">
     <span v-if="board.isKept">Saved</span><KeyLabel v-else label="Save" letter="S" />
   </Button>
@@ -41,9 +38,6 @@ const study = useStudy()
 @media (max-width: 760px) {
   .weigh {
     margin-left: auto;
-  }
-  .folded .rare {
-    display: none;
   }
 }
 </style>

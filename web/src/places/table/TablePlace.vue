@@ -11,6 +11,7 @@ import { useSaying } from '@/board/useSaying'
 import BoardPage from '@/frame/BoardPage.vue'
 import KeyLabel from '@/parts/KeyLabel.vue'
 import { onDemand } from '@/frame/opening'
+import { areStepsShown, beginSteps } from '@/frame/steps'
 import { usePlaceMemory } from '@/frame/usePlaceMemory'
 import CompareCard from '@/shots/CompareCard.vue'
 import OwnShotCard from '@/shots/OwnShotCard.vue'
@@ -23,6 +24,7 @@ import { useOwnShot } from '@/stores/ownshot'
 import { useStudy } from '@/stores/study'
 import AnswerBar from './AnswerBar.vue'
 import DoubtCard from './DoubtCard.vue'
+import FirstSteps from './FirstSteps.vue'
 import LayerBar from './LayerBar.vue'
 import LedgerSheet from './LedgerSheet.vue'
 import LineActs from './LineActs.vue'
@@ -60,7 +62,10 @@ const ledger = ref<InstanceType<typeof LedgerSheet> | null>(null)
 
 const { problems, guarded } = useGuarded()
 const { problems: misheard, say, rack } = useSaying()
-const { opened, save, conflict, saveBeside, openOther } = useAddress(guarded)
+const { opened, save, conflict, saveBeside, openOther } = useAddress(guarded, () => {
+  beginSteps()
+  return study.weigh()
+})
 const SET_ASIDE: Problem = {
   where: '',
   what: 'What this browser kept of your table could not be read',
@@ -127,6 +132,7 @@ onUnmounted(() => watcher.disconnect())
     label="The layout"
     :say="say"
     :problems="all"
+    :more="[{ label: 'Files', key: 'F', act: () => (open = 'files') }]"
     @rack="newRack"
     @dragover.prevent
     @drop.prevent="drop"
@@ -140,10 +146,10 @@ onUnmounted(() => watcher.disconnect())
         @stop="study.stop()"
         @save="save"
         @shelf="open = 'shelf'"
-        @files="open = 'files'"
         @keys="$emit('keys')"
       />
     </template>
+    <template #head><FirstSteps v-if="areStepsShown" @put="page?.type()" @weigh="weigh" /></template>
     <template #table>
       <SavedElsewhere v-if="conflict" @beside="saveBeside" @other="openOther" />
       <BoardTable

@@ -1,9 +1,10 @@
 /** What the library holds, as one list that can be searched: saved layouts, saved studies, and what was lately weighed. */
 import type { KeptLayout, Recent, StudyLine } from '@/api/client'
 import { gameOf } from '@/board/document'
+import { TO_TRY } from '@/board/toTry'
 import { percent } from '@/shots/words'
 
-export type Kind = 'layout' | 'study' | 'recent'
+export type Kind = 'layout' | 'study' | 'recent' | 'to-try'
 export interface Entry {
   key: string
   kind: Kind
@@ -23,6 +24,7 @@ export const KINDS: { kind: Kind; title: string; empty: string }[] = [
     empty: 'None yet. Save after weighing keeps the layout with its study.',
   },
   { kind: 'recent', title: 'Lately weighed', empty: '' },
+  { kind: 'to-try', title: 'To try', empty: '' },
 ]
 
 export function entriesOf(layouts: KeptLayout[], studies: StudyLine[], recent: Recent[]): Entry[] {
@@ -55,6 +57,9 @@ export function entriesOf(layouts: KeptLayout[], studies: StudyLine[], recent: R
     ),
     ...recent.map((r) =>
       entry('recent', r.id, r.best || 'nothing found', balls(r.document), r.created, r.document),
+    ),
+    ...TO_TRY.map(({ name, about, document }, i) =>
+      entry('to-try', i, name, about, '', document as unknown as Entry['document']),
     ),
   ]
 }

@@ -7,7 +7,7 @@ export const TABLE_KEYS: [key: string, what: string][] = [
   ['R', 'refine: weigh again with more tries'],
   ['Arrows', 'nudge the chosen ball; finer with Shift'],
   ['Y', 'aim a shot of my own; arrows then turn the aim and change the speed'],
-  ['C', 'compare the chosen line with the next one'],
+  ['C', 'compare the chosen shot with the next one'],
   ['P', 'play the drawn shot in time, or pause it'],
   ...LAYERS.map(({ letter, says }): [string, string] => [letter, `show or hide ${says}`]),
   ['O', 'the shown layers in sentences'],

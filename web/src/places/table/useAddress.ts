@@ -2,11 +2,15 @@ import { onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { answered, api, RefusedError, type KeptLayout, type Question } from '@/api/client'
 import { wholeDocument, type Race } from '@/board/document'
+import { TO_TRY } from '@/board/toTry'
 import { useSharedBoard } from '@/board/useBoard'
 import { useStudy } from '@/stores/study'
 
-/** The address names a layout or a study, and a line of it: what it names is opened, and follows what is chosen. */
-export function useAddress(guarded: (work: () => Promise<unknown>) => Promise<void>) {
+/**
+ * The address names a layout or a study, and a line of it: what it names is opened, and follows what is chosen.
+ * isNew : there is nothing yet to open, and the first layout to try lies on the table
+ */
+export function useAddress(guarded: (work: () => Promise<unknown>) => Promise<void>, isNew: () => unknown) {
   const board = useSharedBoard()
   const study = useStudy()
   const route = useRoute()
@@ -23,7 +27,10 @@ export function useAddress(guarded: (work: () => Promise<unknown>) => Promise<vo
       if (Number(layoutId) !== board.id) await openLayout(Number(layoutId))
     } else if (first && !board.restoreDraft()) {
       const [latest] = await answered(api.GET('/api/layouts'))
-      if (latest) show(latest)
+      if (latest) return show(latest)
+      const [first] = TO_TRY
+      if (first) board.load(first.document, first.name, null)
+      void isNew()
     }
   }
   async function openStudy(id: number) {

@@ -60,7 +60,7 @@ const unknown = computed(
 const judged = computed(() => {
   const one = decision.value
   if (!one) return []
-  const did = isTold(one) ? 'gave away' : 'trails the best line by'
+  const did = isTold(one) ? 'gave away' : 'trails the best shot by'
   const cost =
     one.cost > 0
       ? `The choice ${did} ${(100 * one.cost).toFixed(1)} points: ${one.choice_words}.`

@@ -9,7 +9,6 @@ import { useSession } from '@/session/session'
 import { useImport } from '@/stores/imports'
 
 /** One's account: everything of it as one file, out and in; another password; and its end. */
-const emit = defineEmits<{ taken: [] }>()
 const session = useSession()
 const router = useRouter()
 const { problems, guarded } = useGuarded()
@@ -35,7 +34,6 @@ const change = () =>
 const back = useImport(async (found) => {
   brought.value = found.new
   await Promise.all([session.loadPlayers(), session.loadTables()])
-  emit('taken')
 })
 async function bringBack() {
   const chosen = whole.value?.files?.[0]
