@@ -41,9 +41,11 @@ const make = computed(() => makeWords(props.option))
       </span>
       <span class="chance">
         <span class="big">{{ Math.round(100 * chance.value) }}<small>%</small></span>
-        <span class="muted" :title="option.doubt_words || '95 % interval of the sampling'">{{
-          spread(chance)
-        }}</span>
+        <span
+          class="muted"
+          :title="option.doubt_words || 'By so much it may be off, nineteen times in twenty'"
+          >{{ spread(chance) }}</span
+        >
         <span :class="leads ? 'best' : 'muted'">{{ margin }}</span>
       </span>
     </button>

@@ -25,7 +25,7 @@ describe('a line of the ledger', () => {
       expect(text).toContain(said)
   })
   it('says how far it is behind when it is not', () => {
-    expect(line({ rank: 2, best: 0.67 }).text()).toContain('−5.0 %')
+    expect(line({ rank: 2, best: 0.67 }).text()).toContain('−5.0 points')
   })
   it('is chosen by a press, and tells a reader that it is', async () => {
     const found = line({ chosen: true })

@@ -6,9 +6,9 @@ import { behindWords, chanceWords, leadWords, makeWords, spread, standingOf, sta
 describe('figures as they are said', () => {
   it('have their unit, and one name', () => {
     expect(spread({ value: 0.5, low: 0.494, high: 0.506 })).toBe('± 0.6 %')
-    expect(behindWords(0.51, 0.56)).toBe('−5.0 %')
+    expect(behindWords(0.51, 0.56)).toBe('−5.0 points')
     // A line that a refined answer has just lifted is not behind by less than nothing.
-    expect(behindWords(0.57, 0.56)).toBe('−0.0 %')
+    expect(behindWords(0.57, 0.56)).toBe('−0.0 points')
     expect([chanceWords('snooker'), chanceWords('nine-ball')]).toEqual(['frame chance', 'rack chance'])
   })
 })
@@ -17,14 +17,14 @@ describe('what a verdict says of a line', () => {
   const words = (kind: 'best' | 'group' | 'open', rank: number, lines = 2) =>
     standingWords(standingOf({ kind, lines, bound: 0.02, looked: true }, rank), rank, 0.5, 0.52)
   it('is the best, as good, the one to play, only the first, or how far behind', () => {
-    expect([words('best', 1), words('best', 2)]).toEqual(['best', '−2.0 %'])
+    expect([words('best', 1), words('best', 2)]).toEqual(['best', '−2.0 points'])
     expect([words('group', 1), words('group', 2), words('group', 3)]).toEqual([
       'as good',
       'as good',
-      '−2.0 %',
+      '−2.0 points',
     ])
-    expect([words('group', 1, 1), words('group', 2, 1)]).toEqual(['play this', '−2.0 %'])
-    expect([words('open', 1), words('open', 2)]).toEqual(['first', '−2.0 %'])
+    expect([words('group', 1, 1), words('group', 2, 1)]).toEqual(['play this', '−2.0 points'])
+    expect([words('open', 1), words('open', 2)]).toEqual(['first', '−2.0 points'])
     expect(standingWords(standingOf(null, 1), 1, 0.5, 0.5)).toBe('best')
   })
 })

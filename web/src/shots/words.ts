@@ -9,9 +9,13 @@ export const unbroken = (words: string) =>
 export const spread = ({ low, high }: Chance) => `± ${(50 * (high - low)).toFixed(1)} %`
 /** What is won: at snooker a frame. */
 export const chanceWords = (game: string) => (game === 'snooker' ? 'frame chance' : 'rack chance')
-/** How far behind the best a line is, in percent of rack chance. */
-export const behindWords = (chance: number, best: number) =>
-  `−${(100 * Math.max(0, best - chance)).toFixed(1)} %`
+/** A difference of two chances: never percent, which would be of what? */
+export function pointsWords(share: number): string {
+  const points = Math.abs(100 * share).toFixed(1)
+  return `${share < 0 ? '−' : '+'}${points} ${points === '1.0' ? 'point' : 'points'}`
+}
+/** How far behind the best a shot is. */
+export const behindWords = (chance: number, best: number) => pointsWords(-Math.max(1e-9, best - chance))
 /** What a verdict says of a line: nothing yet, or that it is the best, or as good as others, or the one to play. */
 export type Standing = 'plain' | 'open' | 'best' | 'alike' | 'advised'
 export function standingOf(verdict: Verdict | null | undefined, rank: number): Standing {
@@ -26,14 +30,9 @@ export function standingWords(standing: Standing, rank: number, chance: number, 
   if (rank === 1) return standing === 'open' ? 'first' : 'best'
   return behindWords(chance, best)
 }
-/** How a way of playing a line's shot stands to the one that is advised, in points of rack chance. */
-export const leadWords = ({ advised, alike, ahead }: Way) => {
-  if (advised) return 'advised'
-  const points = Math.abs(100 * ahead.value).toFixed(1)
-  return alike
-    ? 'as good'
-    : `${ahead.value < 0 ? '−' : '+'}${points} ${points === '1.0' ? 'point' : 'points'}`
-}
+/** How a way of playing a shot stands to the one that is advised. */
+export const leadWords = ({ advised, alike, ahead }: Way) =>
+  advised ? 'advised' : alike ? 'as good' : pointsWords(ahead.value)
 // What falls by luck so seldom is not worth a word.
 const LUCK_WORTH_SAYING = 0.02
 /** How often the ball that is meant falls where it is meant, and how often another one does; none for a safety. */

@@ -46,7 +46,7 @@ watch(() => route.hash, show)
           </dd>
           <dt>± 3 %</dt>
           <dd>By how much that may be off, nineteen times in twenty.</dd>
-          <dt>−4.9 %</dt>
+          <dt>−4.9 points</dt>
           <dd>So many <a href="#points">points</a> fewer than the first.</dd>
           <dt>▲ ■ ◆</dt>
           <dd>

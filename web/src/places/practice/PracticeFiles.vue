@@ -72,4 +72,9 @@ const takeDrill = () =>
 input {
   max-width: 100%;
 }
+label {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  min-width: 0;
+}
 </style>

@@ -97,4 +97,9 @@ ul {
     gap: 12px 14px;
   }
 }
+@media (max-width: 350px) {
+  b {
+    white-space: normal;
+  }
+}
 </style>
