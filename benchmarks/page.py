@@ -124,7 +124,7 @@ class ThePage(BrowserCase):
             glass = context.new_cdp_session(page)
             glass.send("Emulation.setCPUThrottlingRate", {"rate": _SLOWER})
             page.goto(self.address)
-            page.wait_for_function("window.tableAt")
+            page.wait_for_function("() => window.tableAt")
             page.wait_for_timeout(1500)
             paint, table, shift = page.evaluate(
                 "[performance.getEntriesByName('first-contentful-paint')[0].startTime, window.tableAt, window.shifted]"
@@ -176,8 +176,9 @@ class ThePage(BrowserCase):
         page, ratios, shown, bare = self.open_page(), [], [], []
         for seed in range(1, _RUNS + 1):
             page.goto(self.address)
-            page.get_by_role("button", name="New break").click()
-            page.wait_for_timeout(1000)
+            with page.expect_response(re.compile("/api/racks")):
+                page.get_by_role("button", name="New break").click()
+            page.wait_for_timeout(500)
             with page.expect_request("**/api/studies") as asked:
                 started = time.perf_counter()
                 page.get_by_role("button", name="Weigh").click()

@@ -72,7 +72,7 @@ class Touch(BrowserCase):
         x, y = self.empty_cloth()
         before = self.place_words("9")
         self.fingers.go(((x, y), (x, y - 200)))
-        self.page.wait_for_function("window.scrollY > 60")
+        self.page.wait_for_function("() => window.scrollY > 60")
         self.comes_to_rest()
         self.assertEqual(self.place_words("9"), before)
         scrolled = self.page.evaluate("window.scrollY")
