@@ -5,6 +5,7 @@ import { KICKS_KEYS } from './places/kicks/kicksKeys'
 import { SITTING_KEYS } from './places/players/sitting/sittingKeys'
 import { DRILL_KEYS, PRACTICE_KEYS, QUIZ_KEYS } from './places/practice/practiceKeys'
 import { MATCH_KEYS, RECORD_KEYS } from './places/record/recordKeys'
+import { useSession } from './session/session'
 import { RUN_OUT_KEYS } from './places/runout/runOutKeys'
 import { TABLE_KEYS } from './places/table/tableKeys'
 
@@ -131,6 +132,8 @@ export const router = createRouter({
     },
   ],
 })
+// Nothing of a page is fetched for the sign-in form.
+router.beforeEach(() => useSession().signedIn())
 rememberPlaces(router)
 nameWindow(router)
 recover(router)

@@ -10,7 +10,7 @@ import BallTags from './BallTags.vue'
 import { denseStrokes, type DenseStroke, type Worth } from './dense'
 import DenseCanvas from './DenseCanvas.vue'
 import FingerLoupe from './FingerLoupe.vue'
-import { frameOf, type Frame } from './frame'
+import { frameOf, type Frame, type Point } from './frame'
 import InHandMark from './InHandMark.vue'
 import { wordsBelow } from './labels'
 import { pictureOf } from './picture'
@@ -88,6 +88,7 @@ const points = computed(() =>
   Object.fromEntries(Object.entries(resting.value).map(([ball, at]) => [ball, frame.value.fromDiamonds(at)])),
 )
 const NONE: DenseStroke[] = []
+const MIDDLE: Point = [0, 0]
 const strokes = computed(() => denseStrokes(props.drawing, props.worth, frame.value, props.shown))
 
 /** Pixels of the screen for a millimetre of the table. */
@@ -195,10 +196,11 @@ defineExpose({ picture, carry })
       v-if="inTheHand?.finger"
       :at="inTheHand.at"
       :radius="radius"
+      :view="frame.box"
       :finger="inTheHand.finger"
       :parts="[`${id}-bed`, `${id}-balls`]"
     >
-      <BallMark :ball="inTheHand.ball" :at="inTheHand.at" :radius="radius" :wrong="wrong !== null" words="" />
+      <BallMark :ball="inTheHand.ball" :at="MIDDLE" :radius="radius" :wrong="wrong !== null" words="" />
     </FingerLoupe>
     <button v-if="isNear" type="button" class="whole" @click="leave">Whole table</button>
   </div>

@@ -86,6 +86,14 @@ export const useSession = defineStore('session', () => {
     entered(await answered(api.POST('/api/account/password', { body: { old, new: fresh } })))
   const signOut = async () => entered(await answered(api.DELETE('/api/session')))
 
+  /** When somebody is. */
+  const signedIn = () =>
+    new Promise<void>((resolve) => {
+      const stop = watch(username, (name) => name && (resolve(), queueMicrotask(() => stop())), {
+        immediate: true,
+      })
+    })
+
   /** The list's table that a layout's table is, if it is one of them. */
   const choiceOf = (table: BoardTable) => {
     return tables.value.find((choice) => sameThing(choice.document, table))
@@ -105,7 +113,7 @@ export const useSession = defineStore('session', () => {
   watch(units, (now) => keep(UNITS, now))
 
   return {
-    units, username, known, isAway, tables, players, open, signIn, register, changePassword, signOut, loadPlayers, loadTables,
+    units, username, known, isAway, tables, players, open, signedIn, signIn, register, changePassword, signOut, loadPlayers, loadTables,
     choiceOf, geometryOf, learnGeometry,
   } // prettier-ignore
 })

@@ -13,9 +13,6 @@ import KeyLabel from '@/parts/KeyLabel.vue'
 import { onDemand } from '@/frame/opening'
 import { areStepsShown, beginSteps } from '@/frame/steps'
 import { usePlaceMemory } from '@/frame/usePlaceMemory'
-import CompareCard from '@/shots/CompareCard.vue'
-import OwnShotCard from '@/shots/OwnShotCard.vue'
-import ShotCard from '@/shots/ShotCard.vue'
 import TimeLine from '@/shots/TimeLine.vue'
 import { useGuess } from '@/stores/guess'
 import { useInHand } from '@/stores/inhand'
@@ -23,8 +20,6 @@ import { useLayers } from '@/stores/layers'
 import { useOwnShot } from '@/stores/ownshot'
 import { useStudy } from '@/stores/study'
 import AnswerBar from './AnswerBar.vue'
-import DoubtCard from './DoubtCard.vue'
-import FirstSteps from './FirstSteps.vue'
 import LayerBar from './LayerBar.vue'
 import LedgerSheet from './LedgerSheet.vue'
 import LineActs from './LineActs.vue'
@@ -36,7 +31,12 @@ import { useAddress } from './useAddress'
 import { useGivenFiles } from './useGivenFiles'
 import { useTableKeys } from './useTableKeys'
 
-// Dialogs load when they are first asked for.
+// What is not there from the beginning loads when it is first asked for.
+const FirstSteps = onDemand(() => import('./FirstSteps.vue'))
+const ShotCard = onDemand(() => import('@/shots/ShotCard.vue'))
+const DoubtCard = onDemand(() => import('./DoubtCard.vue'))
+const OwnShotCard = onDemand(() => import('@/shots/OwnShotCard.vue'))
+const CompareCard = onDemand(() => import('@/shots/CompareCard.vue'))
 const FileDialog = onDemand(() => import('./FileDialog.vue'))
 const LibraryDialog = onDemand(() => import('./LibraryDialog.vue'))
 
