@@ -120,7 +120,7 @@ class LookingAhead(unittest.TestCase):
         played = sum(6 * one.ahead.rollouts for one in last.lines)
         self.assertLess(3 * played, 0.2 * 10_000 + 3 * 6 * 12 * 4)
         # Where it is told before, only the first line is looked at deeper.
-        hanging = Situation(Layout.in_diamonds(TABLE, cue=(6, 2), b9=(7.8, 3.8)))
+        hanging = Situation(Layout.in_diamonds(TABLE, cue=(7.2, 3.4), b9=(7.8, 3.84)))
         *_, clear = weigh(WeighRequest(hanging, LEAGUE, LEAGUE, samples=60))
         self.assertEqual([one.ahead.strokes == 5 for one in clear.lines], [True] + [False] * (len(clear.lines) - 1))
 

@@ -103,7 +103,7 @@ class NotStraight(unittest.TestCase):
         layout = Layout.in_diamonds(TABLE, cue=(1.15, 2.1), b1=(6.6, 2.55), b8=(1.95, 2.18), b9=(3.7, 3.4))
         question, won = Question(Situation(layout, push_out="allowed"), PRO, PRO), {}
         for pushed in (True, False):
-            found = np.zeros((120, 2))
+            found = np.zeros((240, 2))
             first = first_stroke(question, Stroke(180, 0.15), pushed)
             self.assertEqual(first[BALL] == PUSH_OUT, pushed)
             for _ in racks_of(question, found, first=first):

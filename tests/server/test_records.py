@@ -125,7 +125,7 @@ class Decisions(RecordTest):
         for option, ending, said in (
             (1, "won", "cannot end “won”"),
             (0, "luck", "is no ending"),
-            (7, "won", "no line 8"),
+            (7, "won", "no shot 8"),
         ):
             answer = self.played(option, ending)
             self.assertEqual(answer.status_code, 422)

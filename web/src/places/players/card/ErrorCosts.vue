@@ -82,7 +82,8 @@ const GAMES = [
       </tbody>
     </table>
     <p v-if="costs" class="muted small">
-      On {{ costs.made_on }} positions; ± holds them nineteen times in twenty. Gains of two errors together do not add up.
+      On {{ costs.made_on }} positions; ± holds them nineteen times in twenty. Gains of two errors together do
+      not add up.
     </p>
   </section>
 </template>
