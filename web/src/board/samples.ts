@@ -1,15 +1,15 @@
 /** Layouts that show what a page is for, one's own or those to try, found by how their balls lie. */
-import { answered, api, type KeptLayout } from '@/api/client'
+import { answered, api } from '@/api/client'
 import { isHidden } from '@/drawing/hidden'
 import type { Place } from '@/drawing/place'
-import type { LayoutDocument } from './document'
+import type { GivenDocument } from './document'
 import { TO_TRY } from './toTry'
 
 export interface Sample {
   /** Of those that are kept. */
   id: number | null
   name: string
-  document: KeptLayout['document'] | LayoutDocument
+  document: GivenDocument
 }
 
 const ballsOf = ({ document }: Sample) => document.balls as Record<string, Place>
@@ -31,7 +31,11 @@ export function toRun(layouts: Sample[]): Sample | null {
 export const hooked = (layouts: Sample[]): Sample | null =>
   layouts.filter(isHooked).sort((a, b) => count(b) - count(a))[0] ?? null
 
-const toTry: Sample[] = TO_TRY.map(({ name, document }) => ({ id: null, name, document }))
+const toTry: Sample[] = TO_TRY.map(({ name, document }) => ({
+  id: null,
+  name,
+  document: document as GivenDocument,
+}))
 /** The one that fits: of one's own layouts, else of those to try; of these while the server does not answer. */
 export async function sampleFor(fitting: (layouts: Sample[]) => Sample | null): Promise<Sample | null> {
   const own: Sample[] = await answered(api.GET('/api/layouts')).catch(() => [])

@@ -24,7 +24,7 @@ const model = computed(() =>
     :aria-expanded="isOpen"
     :aria-controls="id"
     @click="menu?.toggle($event)"
-    ><span>{{ label }}</span
+    ><span class="label">{{ label }}</span
     ><span class="sign" aria-hidden="true">▾</span></Button
   >
   <Menu :id="id" ref="menu" :model="model" popup @show="isOpen = true" @hide="isOpen = false">
@@ -40,6 +40,18 @@ const model = computed(() =>
 <style scoped>
 .more-menu {
   gap: 5px;
+}
+/* A long name leaves room for what is beside it. */
+.label {
+  max-width: 22ch;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+@media (max-width: 760px) {
+  .label {
+    max-width: 12ch;
+  }
 }
 .sign {
   color: var(--muted);

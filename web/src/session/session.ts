@@ -88,11 +88,9 @@ export const useSession = defineStore('session', () => {
 
   /** When somebody is. */
   const signedIn = () =>
-    new Promise<void>((resolve) => {
-      const stop = watch(username, (name) => name && (resolve(), queueMicrotask(() => stop())), {
-        immediate: true,
-      })
-    })
+    username.value
+      ? Promise.resolve()
+      : new Promise<void>((resolve) => watch(username, () => resolve(), { once: true }))
 
   /** The list's table that a layout's table is, if it is one of them. */
   const choiceOf = (table: BoardTable) => {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
 import { hooked, sampleFor, type Sample } from '@/board/samples'
-import { wholeDocument, type GivenDocument } from '@/board/document'
+import { wholeDocument } from '@/board/document'
 import { useBoard } from '@/board/useBoard'
 import { ballName } from '@/drawing/balls'
 import ProgressLine from '@/parts/ProgressLine.vue'
@@ -32,7 +32,7 @@ const shown = ref<Sample | null>(null)
 onMounted(async () => (shown.value = await sampleFor(hooked)))
 function tryIt() {
   if (!shown.value) return
-  board.load(wholeDocument(shown.value.document as GivenDocument), shown.value.name, shown.value.id)
+  board.load(wholeDocument(shown.value.document), shown.value.name, shown.value.id)
   void kicks.ask('')
 }
 </script>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
-import { wholeDocument, type GivenDocument } from '@/board/document'
+import { wholeDocument } from '@/board/document'
 import { sampleFor, toRun, type Sample } from '@/board/samples'
 import { useBoard } from '@/board/useBoard'
 import { useRunOut } from '@/stores/runout'
@@ -16,7 +16,7 @@ const rack = ref<Sample | null>(null)
 onMounted(async () => (rack.value = await sampleFor(toRun)))
 function tryIt() {
   if (!rack.value) return
-  board.load(wholeDocument(rack.value.document as GivenDocument), rack.value.name, rack.value.id)
+  board.load(wholeDocument(rack.value.document), rack.value.name, rack.value.id)
   void runOut.ask()
 }
 const isEmpty = computed(() => !Object.keys(board.document.balls).length)

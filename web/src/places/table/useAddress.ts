@@ -1,7 +1,7 @@
 import { onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { answered, api, RefusedError, type KeptLayout, type Question } from '@/api/client'
-import { wholeDocument, type Race } from '@/board/document'
+import { copied, wholeDocument, type Race } from '@/board/document'
 import { TO_TRY } from '@/board/toTry'
 import { useSharedBoard } from '@/board/useBoard'
 import { useStudy } from '@/stores/study'
@@ -29,7 +29,7 @@ export function useAddress(guarded: (work: () => Promise<unknown>) => Promise<vo
       const [latest] = await answered(api.GET('/api/layouts'))
       if (latest) return show(latest)
       const [first] = TO_TRY
-      if (first) board.load(first.document, first.name, null)
+      if (first) board.load(copied(first.document), first.name, null)
       void isNew()
     }
   }
