@@ -50,7 +50,7 @@ const model = computed(() =>
 }
 @media (max-width: 760px) {
   .label {
-    max-width: 12ch;
+    max-width: 8ch;
   }
 }
 .sign {
