@@ -47,7 +47,7 @@ class Many(TransactionTestCase):
     def test_print_and_keep_the_figures(self) -> None:
         """Not a check of anything: figures only."""
         users = [User.objects.create_user(f"asker{k}", password="a-long-password") for k in range(_ASKERS)]
-        worker = Worker(jobs=_ASKERS, only="studies").start()
+        worker = Worker(only="studies").start()
         self.addCleanup(worker.stop)
         first = weighed(users[0], 100)
         eventually("all is loaded", lambda: Study.objects.get(pk=first.pk).status == Study.Status.DONE, 300)

@@ -28,6 +28,7 @@ _RACK = (
     "7 half a diamond off the foot rail at 1", "8 a ball off the near long rail at 6.5", "9 on the foot spot",
 )  # fmt: skip
 _TRACED_S = 3.0
+_CATALOGUES = Path(__file__).resolve().parents[1] / "web" / "src" / "words" / "text"
 _SLOWER, _MOVES = 4, 60
 _ROUTES = {
     "sign-in": "",
@@ -63,8 +64,9 @@ class ThePage(BrowserCase):
         """One after another, on the demo layout."""
         keep("page", {
             "runs": _RUNS, **self.opening(), "first_ledger_line_s": self.first_line(),
-            "script_kB_gz": self.routes(), "a_slow_phone": self.slow_phone(), "waiting": self.waiting(),
-            "typing_nine_places_s": self.typing(), "dragging_a_ball": self.dragging(), "playing_a_shot": self.playing(),
+            "script_kB_gz": self.routes(), "words": self.sentences(), "a_slow_phone": self.slow_phone(),
+            "waiting": self.waiting(), "typing_nine_places_s": self.typing(),
+            "dragging_a_ball": self.dragging(), "playing_a_shot": self.playing(),
         })  # fmt: skip
 
     def opening(self) -> dict[str, object]:
@@ -110,6 +112,20 @@ class ThePage(BrowserCase):
             found[name] = round(sum(sizes) / 1000, 1)
             context.close()
         return found
+
+    def sentences(self) -> dict[str, float]:
+        """Words a sentence in the catalogues of the page, and how many sentences have more than twenty."""
+        lengths = []
+        for catalogue in sorted(_CATALOGUES.glob("*.ts")):
+            for quoted in re.findall(r"'((?:[^'\\\\]|\\\\.)*)'|`([^`]*)`", catalogue.read_text(encoding="utf-8")):
+                told = re.sub(r"\$\{[^}]*\}", "some", "".join(quoted))
+                lengths += [len(one.split()) for one in re.findall(r"[^.?!]+[.?!](?=\s|$)", told)]
+        whole = [length for length in lengths if length > 3]
+        return {
+            "sentences": len(whole),
+            "words_a_sentence": round(statistics.mean(whole), 1),
+            "over_20_words": sum(length > 20 for length in whole),
+        }
 
     def slow_phone(self) -> dict[str, object]:
         """A phone's window, its processor slowed; the second visit, as most are."""

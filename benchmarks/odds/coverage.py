@@ -1,6 +1,7 @@
 """How many of the intervals that are said cover what it was worth, for positions that had no part in fitting the doubt.
 
-The positions are parted in five, and each part is covered by what was fitted on the other four.
+The positions are parted in five, and each part is covered by what was fitted on the other four. Once there are enough
+positions that were played on after the doubt was fitted that is shipped, those try it as it is.
 """
 
 import json
@@ -10,7 +11,7 @@ from typing import Any
 import numpy as np
 
 from partita.fitting.doubt import Row, between, fitted, noise_of, of_line, worth_of
-from partita.weighing.doubt import CARD, Doubts
+from partita.weighing.doubt import CARD, Doubts, doubts_of
 
 Json = dict[str, Any]
 Z = 1.959964
@@ -25,6 +26,12 @@ def left_out(rows: list[Row]) -> list[tuple[Row, Doubts]]:
         for row in rows[part::_PARTS]:
             found.append((row, doubts.get(row["game"], doubts["any"])))
     return found
+
+
+def unseen(rows: list[Row]) -> list[tuple[Row, Doubts]]:
+    """The rows that came after those on which the shipped doubt was fitted, each with the shipped doubt of its game."""
+    fitted_on = int(json.loads(CARD.read_text(encoding="utf-8"))["fitted on"].split()[0])
+    return [(row, doubts_of(row["game"])) for row in rows[fitted_on:]]
 
 
 def coverage(told: list[tuple[Row, Doubts]], state: str = "lines") -> Json:

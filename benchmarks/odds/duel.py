@@ -2,7 +2,8 @@
 
 Two players of one level, with the same stroke, play nine-ball racks from after a break. One of them follows the
 ledger's first line. The other plays by plain rules: he attacks whenever he makes the ball more than half the time,
-with the best position he sees, and else plays what leaves the least; or he is the fast deciding player of play-outs.
+with the best position he sees, and else plays what leaves the least; or he is the fast deciding player of play-outs;
+or he follows the ledger of an earlier version (`earlier.py`).
 Every break is played twice, once with either at the table, with the same luck.
 
 `./partita bench odds.duel` plays 200 racks a pair and level, a process a core; it can be stopped and goes on where it
@@ -14,13 +15,14 @@ import json
 import multiprocessing
 import os
 import sys
-from collections.abc import Callable
 from concurrent.futures import ProcessPoolExecutor, as_completed
+from functools import cache
 
 import numpy as np
 from numpy.typing import NDArray
 
 from benchmarks.figures import RESULTS, keep
+from benchmarks.odds.earlier import EarlierPlayer, as_played_now, sources
 from benchmarks.odds.rows import engine
 from partita.games.game import Outcomes
 from partita.games.judging import FOUL
@@ -48,9 +50,9 @@ from partita.weighing.samples import FOULED, Samples
 from partita.weighing.weigh import WeighRequest, weigh
 
 Floats = NDArray[np.float64]
-Chooser = Callable[[Situation, StrokeModel], tuple[Scene, Option | None]]
+Choice = tuple[Scene, Option | None]
 LEVELS = ("league", "strong league", "professional")
-RIVALS = ("plain rules", "fast player")
+RIVALS = ("plain rules", "fast player", "0.14")
 KEPT = RESULTS / "duel-racks.jsonl"
 _GAME, _FIRST_SEED, _MOST_SHOTS, _LUCK = "nine-ball", 50_000, 60, 1_000
 # Draws of the ledger's weighings, and of the plain player's tries; safeties he tries; what is as sure to him.
@@ -71,7 +73,7 @@ def by_ledger(situation: Situation, level: StrokeModel) -> tuple[Scene, Option]:
     return settled.rater.scene, settled.lines[0].option
 
 
-def by_plain_rules(situation: Situation, level: StrokeModel) -> tuple[Scene, Option | None]:
+def by_plain_rules(situation: Situation, level: StrokeModel) -> Choice:
     """Attack when it goes in more than half the time, else leave as little as can be; none where he finds neither."""
     rater, draws = Rater(situation, level, level), standard_draws(5, _TRIES)
     tried = [(option, rater.sample(option, draws)) for option in constructed(rater.scene)]
@@ -111,8 +113,8 @@ def rack(level_name: str, rival: str, number: int, ledger_first: bool) -> float:
     follows = ledger_first
     for shot in range(_MOST_SHOTS):
         first = np.zeros(COLUMNS)
-        if follows or rival == "plain rules":
-            first = _chosen(start, by_ledger if follows else by_plain_rules, level)
+        if follows or rival != "fast player":
+            first = _played(start, _choice("ledger" if follows else rival, start, level_name), level)
         luck = (_FIRST_SEED + number) * _LUCK + shot
         won, _, who = play_rack(
             desk, start.places, start.in_play, start.standing, first, draws, luck, 1.0, 1, nothing
@@ -123,12 +125,28 @@ def rack(level_name: str, rival: str, number: int, ledger_first: bool) -> float:
     return 0.5
 
 
-def _chosen(start: Start, choose: Chooser, level: StrokeModel) -> Floats:
+def _choice(who: str, start: Start, level_name: str) -> Choice:
+    """What is played from a start by who follows the ledger, plain rules or the ledger of an earlier version."""
+    situation, level = after(start), PRESETS[level_name]
+    if who == "ledger":
+        return by_ledger(situation, level)
+    if who == "plain rules":
+        return by_plain_rules(situation, level)
+    return as_played_now(situation, earlier_player().ask(start, level_name))
+
+
+@cache
+def earlier_player() -> EarlierPlayer:
+    """One a process: he loads the earlier version once."""
+    return EarlierPlayer()
+
+
+def _played(start: Start, choice: Choice, level: StrokeModel) -> Floats:
     """The chosen stroke as a candidate; a cue ball in hand is put where the chooser wants it.
 
     Where nothing was found the fast player decides, for want of anything better.
     """
-    scene, option = choose(after(start), level)
+    scene, option = choice
     if option is None:
         return np.zeros(COLUMNS)
     if start.standing[HAND] != NOT_IN_HAND:
@@ -158,6 +176,9 @@ def main(racks: int = 200, levels: tuple[str, ...] = LEVELS) -> None:
         for first in (True, False)
     ]
     waiting = [job for job in jobs if _key(job) not in kept]
+    if any(rival == "0.14" for _, rival, _, _ in waiting):
+        # Once, before several ask for it.
+        sources()
     # A process a core, each on one: they load the core anew.
     os.environ["PARTITA_CORES"] = "1"
     context = multiprocessing.get_context("spawn")
@@ -174,7 +195,10 @@ def main(racks: int = 200, levels: tuple[str, ...] = LEVELS) -> None:
         finally:
             # Also when a rack fails: what waits would else be played to nobody's use.
             pool.shutdown(cancel_futures=True)
-    keep("duel", {level: {rival: figures(kept, level, rival) for rival in RIVALS} for level in LEVELS})
+    played = {level: {rival: figures(kept, level, rival) for rival in RIVALS} for level in LEVELS}
+    # Pairs that were not played have no figures.
+    shown = {level: {name: told for name, told in by.items() if told["racks"]} for level, by in played.items()}
+    keep("duel", {level: by for level, by in shown.items() if by})
 
 
 def figures(kept: dict[str, float], level: str, rival: str) -> dict[str, float]:

@@ -69,7 +69,7 @@ class Kicks(BrowserCase):
     def test_a_try_is_logged_by_pressing_the_rail_and_corrects_the_sum(self) -> None:
         self.by_the_numbers()
         page = self.page
-        page.keyboard.press("l")
+        page.keyboard.press("g")
         expect(page.get_by_text("press the rail where it arrived")).to_be_visible()
         table = page.locator("svg.table")
         box = table.bounding_box()

@@ -33,6 +33,7 @@ class Drills(BrowserCase):
         page.mouse.click(box["x"] + box["width"] / 2, box["y"] + 0.88 * box["height"])
         page.mouse.click(box["x"] + box["width"] / 2, box["y"] + 0.45 * box["height"])
         expect(head).to_contain_text("1 of 2")
+        self.assertEqual(self.violations(page), [])
         page.keyboard.press("x")
         expect(head).to_contain_text("1 of 3")
         eventually("the server has all three", lambda: DrillAttempt.objects.count() == 3)

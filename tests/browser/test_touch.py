@@ -117,7 +117,7 @@ class Touch(BrowserCase):
         page.get_by_label("Password").fill("three plain words")
         page.get_by_role("button", name="Make the account").tap()
         # A layout that is answered by itself, with three steps on it.
-        steps = page.get_by_label("First steps")
+        steps = page.get_by_label("First steps", exact=True)
         expect(steps).to_be_visible()
         expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=120_000)
         steps.get_by_role("button", name="Say who plays").tap()

@@ -5,6 +5,7 @@ import unittest
 import numpy as np
 
 from benchmarks.odds.duel import by_ledger, by_plain_rules, figures, rack
+from benchmarks.odds.earlier import Answer, as_played_now
 from partita.games.situation import Situation
 from partita.players.stroke_model import PRESETS
 from partita.table.layout import Layout
@@ -33,6 +34,19 @@ class PlainRules(unittest.TestCase):
             scene, option = choose(in_hand, PRO)
             self.assertEqual(option.intention.potted if option else "", "7")
             self.assertTrue(np.isfinite(scene.places[0]).all())
+
+
+class ThePlayerBefore(unittest.TestCase):
+    def test_his_pot_is_aimed_anew_and_his_safety_struck_as_he_said(self) -> None:
+        scene, attack = by_plain_rules(EASY, LEAGUE)
+        assert attack is not None
+        aim, *struck = attack.stroke.row().tolist()
+        x, y = scene.places[0].tolist()
+        off = Answer((x, y), (aim + 0.05, *struck), "pot", "7", attack.call.pocket, push_out=False)
+        _, again = as_played_now(EASY, off)
+        self.assertEqual((again.intention.kind, again.intention.potted), ("pot", "7"))
+        _, safe = as_played_now(EASY, Answer((x, y), (aim + 0.05, *struck), "safety-thin", None, -1, push_out=False))
+        self.assertAlmostEqual(safe.stroke.row()[0], aim + 0.05)
 
 
 class Racks(unittest.TestCase):

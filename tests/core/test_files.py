@@ -230,12 +230,21 @@ class PlacePhrases(unittest.TestCase):
             ("2 between the 5 and the 8", "2", (5.0, 2.5)),
             ("9 frozen to the 5 toward the head rail", "9", (round(4 - ball_wide, 4), 2.0)),
             ("9 frozen to 5 towards the 8", "9", (4.161, 2.0805)),
+            ("2 in the middle of the table", "2", (4.0, 2.0)),
+            ("3 near the side pocket", "3", (4.0, 0.4)),
+            ("3 near the far head corner", "3", (0.4118, 3.5882)),
+            ("cue ball one diamond off the head rail", "cue", (1.0, 2.0)),
+            ("8 frozen to the far rail", "8", (6.0, round(4 - 0.0867, 4))),
+            ("7-ball 2.5 diamonds from the foot rail at 1", "7", (5.5, 1.0)),
+            ("the nine next to the 5", "9", (round(4 + 1.5 * ball_wide, 4), 2.0)),
         ):
             placing = parse_phrase(around, phrase)
             self.assertEqual((placing.ball, placing.place), (ball, place), phrase)
         for phrase, problem in (
             ("put it somewhere", "names no place I know. Try: 3 at 5, 1.5"),
             ("9 frozen to the 5", "which side. Say it so: 9 frozen to the 5 toward the foot rail"),
+            ("3 near the corner", "which corner. Say it so: 3 near the far foot corner"),
+            ("5 next to the 5", "no side toward itself"),
             ("9 between the 5 and the 4", "ball 4 is not on the table. Place it first; on the table: 5, 8"),
         ):
             with self.assertRaisesRegex(Refused, problem):

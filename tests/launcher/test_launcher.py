@@ -309,7 +309,15 @@ class Served(Folder):
         self.assertTrue({"Restart=always", "[Install]"} <= set(text.splitlines()))
 
     def test_stop_ends_what_was_left_over(self) -> None:
-        left = subprocess.Popen(["sleep", "60"], env={**os.environ, MARK: str(self.folder)})
+        # It says that it runs: a process just begun has no environment to be known by for an instant.
+        left = subprocess.Popen(
+            ["sh", "-c", "echo here; read nothing"], env={**os.environ, MARK: str(self.folder)},
+            stdin=subprocess.PIPE, stdout=subprocess.PIPE,
+        )  # fmt: skip
+        self.addCleanup(left.__exit__, None, None, None)
+        self.addCleanup(left.kill)
+        assert left.stdout is not None
+        left.stdout.readline()
         with mock.patch.dict(os.environ, {"PARTITA_STATE": str(self.folder)}), mock.patch("builtins.print") as said:
             service.stop()
         left.wait(5)

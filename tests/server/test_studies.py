@@ -47,8 +47,8 @@ class Worked(_Life, SharedWorker):
         self.assertLess(study.progress, 1.0)
         self.assertTrue(study.document["options"])
 
-    def test_three_who_ask_at_once_all_have_a_first_ranking_before_anyone_is_looked_ahead_for(self) -> None:
-        others = [User.objects.create_user(name, password="a-long-password") for name in ("tom", "eva")]
+    def test_nine_who_ask_at_once_all_have_a_first_ranking_before_anyone_is_looked_ahead_for(self) -> None:
+        others = [User.objects.create_user(name, password="a-long-password") for name in "abcdefgh"]
         studies = [weighed(user, 2000) for user in (self.user, *others)]
         seen: list[tuple[bool, bool]] = []
 

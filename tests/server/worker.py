@@ -18,7 +18,7 @@ SERVER = Path(__file__).resolve().parents[2] / "server"
 class Worker:
     """`manage.py run_worker` against the database of the running tests."""
 
-    def __init__(self, *, heartbeat: float = 0.5, stalled_after: float = 2.0, jobs: int = 4, only: str = "") -> None:
+    def __init__(self, *, heartbeat: float = 0.5, stalled_after: float = 2.0, jobs: int = 24, only: str = "") -> None:
         settings = connection.settings_dict
         url = "postgresql://{USER}:{PASSWORD}@{HOST}:{PORT}/{NAME}".format(**settings)
         self.command = ["nice", "-n", "5", sys.executable, "manage.py", "run_worker", "--lazy"]

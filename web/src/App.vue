@@ -5,9 +5,10 @@ import './frame/theme'
 import SignIn from './places/entry/SignIn.vue'
 import { useSession } from './session/session'
 import { sentence, problemsOf, type Problem } from './api/client'
+import { text } from '@/words/text/frame'
 
 /** As the page says before any script is there. */
-const OPENING = 'Opening the scorebook …'
+const OPENING = text.openingTheScorebook
 const session = useSession()
 // The sign-in form does without the scorebook's script.
 const TheFrame = defineAsyncComponent({
@@ -34,7 +35,7 @@ onMounted(open)
   <main v-else class="opening">
     <template v-if="problems.length">
       <p v-for="problem in problems" :key="problem.what" role="alert">{{ sentence(problem) }}</p>
-      <Button label="Try again" @click="open" />
+      <Button :label="text.tryAgain" @click="open" />
     </template>
     <p v-else>{{ OPENING }}</p>
   </main>

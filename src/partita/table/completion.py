@@ -55,12 +55,17 @@ def _forms(around: Around, ball: str) -> list[Form]:
         (("at ",),),
         (("on its spot",),) if ball in around.spots else (("on the ",), ("foot spot", "head spot", "centre spot")),
         (("frozen to ",), _RAILS, (" at ",)),
+        (("in the middle",),),
         (("in the jaws of ",), _POCKETS),
+        (("near ",), _POCKETS),
     ]
     if others:
         forms.append((("frozen to ",), others, (" toward ",), (*_RAILS, *_POCKETS, *others)))
+        forms.append((("next to ",), others))
+    if others and "cue" in around.balls and ball != "cue":
+        forms.append((("behind ",), tuple(other for other in others if other != "the cue")))
     if len(others) > 1:
         forms.append((("between ",), others, (" and ",), others))
-    away = ("a ball", "half a diamond", "a diamond")
+    away = ("a ball", "half a diamond", "one diamond", "two diamonds")
     forms += [(away, (" off ",), _RAILS, (" at ",))]
     return [*forms, (("off",),)] if ball in around.balls else forms

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { BALL_COLOURS } from '@/design/colours'
-import { ballMark, ballName, isRed, isStripe } from '@/drawing/balls'
+import { ballMark, ballName, ballWords, isRed, isStripe } from '@/drawing/balls'
 import { impossible } from '@/drawing/possible'
 import { ballsOf, isInHand } from './document'
 import type { Place } from '@/drawing/place'
 import { useBoard } from './useBoard'
 import { useSession } from '@/session/session'
+import { text } from '@/words/text/board'
 
 const emit = defineEmits<{ carry: [ball: string, event: PointerEvent] }>()
 const board = useBoard()
@@ -50,16 +51,16 @@ function move(event: PointerEvent) {
 </script>
 
 <template>
-  <div class="tray" :class="{ many }" role="group" aria-label="Balls off the table">
-    <span class="muted">{{ board.missing.length ? 'off' : '' }}</span>
+  <div class="tray" :class="{ many }" role="group" :aria-label="text.ballsOffTheTable">
+    <span class="muted">{{ board.missing.length ? text.off : '' }}</span>
     <button
       v-for="ball in shown"
       :key="ball"
       type="button"
       class="ball"
       :class="{ stripe: isStripe(ball) }"
-      :aria-label="`Put ${ballName(ball).toLowerCase()} on the table`"
-      :title="`${ballName(ball)}: drag it on, or press`"
+      :aria-label="text.putOnTheTable(ballWords(ball))"
+      :title="text.dragItOnOrPress(ballName(ball))"
       :style="{ '--colour': BALL_COLOURS[ball] }"
       @click="putOn(ball)"
       @pointerdown="press($event, ball)"
@@ -113,7 +114,7 @@ function move(event: PointerEvent) {
 }
 .ball .count {
   color: var(--disc);
-  font: 800 11.5px/19px var(--sans);
+  font: 800 var(--text-xs)/19px var(--sans);
 }
 .ball span:not(:empty, .count) {
   width: 19px;
@@ -121,7 +122,7 @@ function move(event: PointerEvent) {
   border-radius: 50%;
   background: var(--disc);
   color: var(--on-disc);
-  font: 800 12.5px/19px var(--sans);
+  font: 800 var(--text-sm)/19px var(--sans);
 }
 @media (max-width: 760px) {
   .tray {

@@ -10,6 +10,7 @@ import type { Layer } from '@/drawing/layers'
 import BallTray from './BallTray.vue'
 import type { Place } from '@/drawing/place'
 import { useBoard } from './useBoard'
+import { text } from '@/words/text/board'
 
 /** The board to look at and to set up: the table to scale with its balls, those off it beside it, and what is drawn. */
 defineProps<{
@@ -33,7 +34,7 @@ const table = computed(() => session.geometryOf(board.document.table))
 // Asked again when it leaves the list of tables: a deleted one is still drawn where it is played on.
 watch(
   [() => board.document.table, () => session.tables],
-  ([now]) => void session.learnGeometry(now).catch(() => (words.value = 'This table cannot be drawn.')),
+  ([now]) => void session.learnGeometry(now).catch(() => (words.value = text.thisTableCannotBeDrawn)),
   { immediate: true },
 )
 
@@ -96,9 +97,9 @@ defineExpose({ picture: () => surface.value?.picture() ?? null })
   width: fit-content;
   margin: 0 auto;
   padding: 3px 12px;
-  border-radius: 9px;
+  border-radius: var(--radius-md);
   background: var(--sheet);
-  font-size: 13px;
+  font-size: var(--text-sm);
   font-weight: 600;
   pointer-events: none;
 }

@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { api } from '@/api/client'
 import { useBoard } from './useBoard'
+import { text } from '@/words/text/board'
 
 /** Places by typing, one or several parted by semicolons; what may come next is offered below. */
 const props = defineProps<{ say: (phrase: string) => Promise<boolean> }>()
@@ -64,7 +65,7 @@ defineExpose({ focus: () => field.value?.focus() })
 
 <template>
   <form class="line" @submit.prevent="enter">
-    <label class="visually-hidden" for="phrase">Place a ball by typing</label>
+    <label class="visually-hidden" for="phrase">{{ text.placeABallByTyping }}</label>
     <input
       id="phrase"
       ref="field"
@@ -74,15 +75,15 @@ defineExpose({ focus: () => field.value?.focus() })
       :aria-expanded="listed"
       aria-controls="phrases"
       :aria-activedescendant="marked >= 0 ? `phrase-${marked}` : undefined"
-      placeholder="Type places: 3 at 5, 1.5;  4 frozen to the 3 toward the foot rail"
-      title="Type places (T)"
+      :placeholder="text.placesExample"
+      :title="text.typePlacesT"
       autocomplete="off"
       spellcheck="false"
       @input="complete"
       @keydown="key"
       @blur="close"
     />
-    <ul v-show="listed" id="phrases" role="listbox" aria-label="How it may go on" class="offered">
+    <ul v-show="listed" id="phrases" role="listbox" :aria-label="text.proposals" class="offered">
       <li
         v-for="(completion, i) in offered"
         :id="`phrase-${i}`"
@@ -103,11 +104,11 @@ defineExpose({ focus: () => field.value?.focus() })
 }
 input {
   width: 100%;
-  font: 400 15px var(--sans);
+  font: 400 var(--text-base) var(--sans);
   min-height: 36px;
   padding: 5px 11px;
   border: 1px solid var(--hairline);
-  border-radius: 9px;
+  border-radius: var(--radius-md);
   background: var(--sheet);
   color: var(--ink);
 }
@@ -126,12 +127,12 @@ input::placeholder {
   list-style: none;
   background: var(--sheet);
   border: 1px solid var(--muted);
-  border-radius: 9px;
-  font-size: 14px;
+  border-radius: var(--radius-md);
+  font-size: var(--text-md);
 }
 li {
   padding: 4px 8px;
-  border-radius: 6px;
+  border-radius: var(--radius-md);
   cursor: pointer;
 }
 li[aria-selected='true'],

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { text } from '@/words/text/board'
+
 /** A count of the scene, typed or stepped: kept only when it can be. */
 const props = defineProps<{ label: string; before: string; min: number; max: number }>()
 const count = defineModel<number>({ required: true })
@@ -11,7 +13,7 @@ function take(event: Event) {
 </script>
 
 <template>
-  <label class="number" :title="`${label}: ${min} to ${max}`">
+  <label class="number" :title="text.fromTo(label, min, max)">
     <span class="muted">{{ before }}</span>
     <input type="number" :aria-label="label" :min="min" :max="max" :value="count" @change="take" />
   </label>
@@ -24,7 +26,7 @@ function take(event: Event) {
   gap: 5px;
   padding: 0 0 0 2px;
   border-bottom: 1px solid var(--hairline);
-  font-size: 13.5px;
+  font-size: var(--text-md);
 }
 .number:hover {
   border-bottom-color: var(--brass);
@@ -34,7 +36,7 @@ input {
   border: 0;
   background: transparent;
   color: var(--ink);
-  font: 600 13px var(--sans);
+  font: 600 var(--text-sm) var(--sans);
   padding: 4px 2px;
 }
 </style>

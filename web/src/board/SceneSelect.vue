@@ -49,7 +49,7 @@ const name = computed(() => props.options.find((o) => o.key === chosen.value)?.n
 }
 .p-select :deep(.p-select-label) {
   padding: 4px 0 4px 2px;
-  font-size: 13.5px;
+  font-size: var(--text-md);
 }
 .p-select :deep(.p-select-dropdown) {
   width: 17px;

@@ -6,6 +6,7 @@ import { sceneWords, useScene } from './scene'
 import SceneNumber from './SceneNumber.vue'
 import SceneSelect from './SceneSelect.vue'
 import { useBoard } from './useBoard'
+import { text } from '@/words/text/board'
 
 /** The head of a page with the board: its name, the scene in one line, and room for what the page does with it. */
 const board = useBoard()
@@ -16,21 +17,21 @@ const words = computed(() => sceneWords(controls.value))
 <template>
   <header class="strip">
     <div class="title">
-      <label class="visually-hidden" for="layout-name">Name of the layout</label>
-      <InputText id="layout-name" v-model="board.name" placeholder="Untitled layout" class="name" />
+      <label class="visually-hidden" for="layout-name">{{ text.nameOfTheLayout }}</label>
+      <InputText id="layout-name" v-model="board.name" :placeholder="text.untitledLayout" class="name" />
     </div>
     <button
       type="button"
       class="line"
       :aria-expanded="isSceneOpen"
       aria-controls="the-scene"
-      title="Game, players, table, fouls, race"
+      :title="text.gamePlayersTableFoulsRace"
       @click="isSceneOpen = !isSceneOpen"
     >
       <span>{{ words }}</span>
       <span class="sign" aria-hidden="true">{{ isSceneOpen ? '▴' : '▾' }}</span>
     </button>
-    <div v-show="isSceneOpen" id="the-scene" class="scene" role="group" aria-label="The scene">
+    <div v-show="isSceneOpen" id="the-scene" class="scene" role="group" :aria-label="text.theScene">
       <template v-for="control in controls" :key="control.label">
         <SceneSelect
           v-if="control.kind === 'choice'"
@@ -76,7 +77,7 @@ const words = computed(() => sceneWords(controls.value))
   flex: 1 1 230px;
 }
 .name {
-  font: 600 20px var(--serif);
+  font: 600 var(--text-xl) var(--serif);
   border-color: transparent;
   background: transparent;
   padding: 2px 6px;
@@ -101,7 +102,7 @@ const words = computed(() => sceneWords(controls.value))
   display: inline-flex;
   align-items: center;
   gap: 6px;
-  font-size: 13.5px;
+  font-size: var(--text-md);
 }
 .tick input {
   accent-color: var(--brass);
@@ -117,7 +118,7 @@ const words = computed(() => sceneWords(controls.value))
   border: 0;
   background: transparent;
   color: var(--ink);
-  font: 500 14px var(--sans);
+  font: 500 var(--text-md) var(--sans);
   text-align: left;
   cursor: pointer;
 }

@@ -5,6 +5,7 @@ import KeyLabel from '@/parts/KeyLabel.vue'
 import type { MenuEntry } from '@/parts/menu'
 import MoreMenu from '@/parts/MoreMenu.vue'
 import { useBoard } from './useBoard'
+import { text } from '@/words/text/board'
 
 /** more : what this page's menu has besides. */
 const props = defineProps<{ more?: MenuEntry[] }>()
@@ -12,9 +13,9 @@ defineEmits<{ rack: [] }>()
 const board = useBoard()
 const broken = computed(() => ['nine-ball', 'ten-ball', 'eight-ball'].includes(board.document.game))
 const entries = computed<MenuEntry[]>(() => [
-  { label: 'Mirror', key: 'M', act: () => board.run({ do: 'turn', kind: 'mirror' }) },
-  { label: 'Half-turn', key: 'H', act: () => board.run({ do: 'turn', kind: 'half-turn' }) },
-  { label: 'Clear', act: () => board.run({ do: 'clear' }) },
+  { label: text.mirror, key: 'M', act: () => board.run({ do: 'turn', kind: 'mirror' }) },
+  { label: text.halfTurn, key: 'H', act: () => board.run({ do: 'turn', kind: 'half-turn' }) },
+  { label: text.clear, act: () => board.run({ do: 'clear' }) },
   ...(props.more ?? []),
 ])
 </script>
@@ -22,30 +23,31 @@ const entries = computed<MenuEntry[]>(() => [
 <template>
   <div class="tools">
     <Button
-      label="Undo"
       variant="text"
       size="small"
-      title="Undo (Ctrl Z)"
-      :disabled="!board.canUndo"
+      :title="`${broken ? text.asABreakLeavesThem : text.asAGameLeavesThem} (N)`"
+      @click="$emit('rack')"
+      ><KeyLabel :label="broken ? text.newBreak : text.newLayout" letter="N"
+    /></Button>
+    <slot />
+    <MoreMenu :label="text.more" :entries="entries" :title="text.moreMeans" />
+    <!-- Last, so that nothing moves when there comes something to undo. -->
+    <Button
+      v-if="board.canUndo"
+      :label="text.undo"
+      variant="text"
+      size="small"
+      :title="text.undoCtrlZ"
       @click="board.undo()"
     />
     <Button
-      label="Redo"
+      v-if="board.canRedo"
+      :label="text.redo"
       variant="text"
       size="small"
-      title="Redo (Shift Ctrl Z)"
-      :disabled="!board.canRedo"
+      :title="text.redoShiftCtrlZ"
       @click="board.redo()"
     />
-    <Button
-      variant="text"
-      size="small"
-      :title="`${broken ? 'Balls as a break may leave them' : 'Balls as they may lie in the middle of a game'} (N)`"
-      @click="$emit('rack')"
-      ><KeyLabel :label="broken ? 'New break' : 'New layout'" letter="N"
-    /></Button>
-    <slot />
-    <MoreMenu label="More" :entries="entries" title="What else can be done with the layout" />
   </div>
 </template>
 

@@ -3,6 +3,7 @@ import type { BoardTable } from '@/api/client'
 import type { components } from '@/api/schema'
 import type { Place } from '@/drawing/place'
 import { tableNamed } from '@/words/tables'
+import { text } from '@/words/text/board'
 
 type Document = components['schemas']['LayoutDocument']
 export type Situation = NonNullable<Document['situation']> & {
@@ -51,11 +52,16 @@ interface GameFacts {
 }
 /** The games with their balls. */
 export const GAMES: GameFacts[] = [
-  { key: 'nine-ball', name: 'Nine-ball', balls: numbered(9), has: ['fouls', 'push-out'] },
-  { key: 'ten-ball', name: 'Ten-ball', balls: numbered(10), has: ['fouls', 'push-out'] },
-  { key: 'eight-ball', name: 'Eight-ball', balls: numbered(15), has: ['group'] },
-  { key: 'straight-pool', name: 'Straight pool', balls: numbered(15), has: ['fouls', 'points', 'points-to'] },
-  { key: 'snooker', name: 'Snooker', balls: ['cue', ...COLOURS, ...REDS], has: ['points', 'ball-on'] },
+  { key: 'nine-ball', name: text.nineBall, balls: numbered(9), has: ['fouls', 'push-out'] },
+  { key: 'ten-ball', name: text.tenBall, balls: numbered(10), has: ['fouls', 'push-out'] },
+  { key: 'eight-ball', name: text.eightBall, balls: numbered(15), has: ['group'] },
+  {
+    key: 'straight-pool',
+    name: text.straightPool,
+    balls: numbered(15),
+    has: ['fouls', 'points', 'points-to'],
+  },
+  { key: 'snooker', name: text.snooker, balls: ['cue', ...COLOURS, ...REDS], has: ['points', 'ball-on'] },
 ]
 export const gameOf = (key: string): GameFacts => GAMES.find((g) => g.key === key) ?? (GAMES[0] as GameFacts)
 export const ballsOf = (game: string) => gameOf(game).balls

@@ -7,6 +7,7 @@ import { STANDARD_TABLES } from '@/words/tables'
 import { GAMES, tableNameOf, type Game, type Race, type Situation } from './document'
 import type { BoardTable } from '@/api/client'
 import { useBoard } from './useBoard'
+import { text } from '@/words/text/board'
 
 type Key = string | number
 interface Shared {
@@ -35,12 +36,12 @@ export interface Tick extends Shared {
 export type Control = Choice | Count | Tick
 
 const named = (names: Record<string, string>) => Object.entries(names).map(([key, name]) => ({ key, name }))
-const SHOOTERS = named({ me: 'I shoot', them: 'Opponent shoots' })
-const GROUPS = named({ '': 'Table open', solids: 'I have solids', stripes: 'I have stripes' })
-const PUSHES = named({ none: 'no', allowed: 'allowed now', made: 'just made by the opponent' })
-const BREAKERS = named({ me: 'I broke', them: 'Opponent broke' })
+const SHOOTERS = named({ me: text.iShoot, them: text.opponentShoots })
+const GROUPS = named({ '': text.tableOpen, solids: text.iHaveSolids, stripes: text.iHaveStripes })
+const PUSHES = named({ none: text.no, allowed: text.allowedNow, made: text.justMadeByTheOpponent })
+const BREAKERS = named({ me: text.iBroke, them: text.opponentBroke })
 const BALLS_ON = [
-  { key: '', name: 'by the balls left' },
+  { key: '', name: text.byTheBallsLeft },
   ...['red', 'colour', 'yellow', 'green', 'brown', 'blue', 'pink', 'black'].map((key) => ({
     key,
     name: key,
@@ -97,10 +98,10 @@ export function useScene() {
   const everywhere = computed<Control[]>(() => {
     const { document, scene } = board
     return [
-      choice('Game', undefined, GAMES, document.game, (game: Game) => board.run({ do: 'game', game })),
-      choice('Me', 'Me', players(scene.me), scene.me, seat('me')),
-      choice('Opponent', 'Opponent', players(scene.them), scene.them, seat('them')),
-      choice('Who shoots', undefined, SHOOTERS, document.situation.shooter, set('shooter')),
+      choice(text.game, undefined, GAMES, document.game, (game: Game) => board.run({ do: 'game', game })),
+      choice(text.me, text.me, players(scene.me), scene.me, seat('me')),
+      choice(text.opponent, text.opponent, players(scene.them), scene.them, seat('them')),
+      choice(text.whoShoots, undefined, SHOOTERS, document.situation.shooter, set('shooter')),
       tables(),
       cueBall(document.game === 'snooker', document.situation.ball_in_hand),
     ]
@@ -109,7 +110,7 @@ export function useScene() {
   function players(seated: string): Choice['options'] {
     const known = session.players.map((p) => ({ key: p.key, name: p.own ? p.name : `${p.name} level` }))
     const isKnown = !known.length || known.some((player) => player.key === seated)
-    return isKnown ? known : [...known, { key: seated, name: 'a deleted player' }]
+    return isKnown ? known : [...known, { key: seated, name: text.aDeletedPlayer }]
   }
   /** The standard tables and one's own; a table that came with the layout stands beside them. */
   function tables(): Choice {
@@ -117,7 +118,7 @@ export function useScene() {
     const known = session.tables.map(({ key, name }) => ({ key, name: STANDARD_TABLES[key] ?? name }))
     const here = session.choiceOf(table)
     const options = here ? known : [...known, { key: 'here', name: tableNameOf(table) }]
-    return choice('Table', undefined, options, here?.key ?? 'here', (key: string) => {
+    return choice(text.table, undefined, options, here?.key ?? 'here', (key: string) => {
       const chosen = session.tables.find((t) => t.key === key)
       if (chosen)
         board.run({ do: 'table', table: chosen.document as BoardTable, ...fitting(chosen.geometry) })
@@ -130,11 +131,11 @@ export function useScene() {
   }
   function cueBall(isSnooker: boolean, said: Situation['ball_in_hand']): Choice {
     const options = [
-      { key: 'none', name: 'where it lies' },
-      ...(isSnooker ? [] : [{ key: 'anywhere', name: 'in hand' }]),
-      { key: 'behind-line', name: isSnooker ? 'in hand in the D' : 'in hand behind the line' },
+      { key: 'none', name: text.whereItLies },
+      ...(isSnooker ? [] : [{ key: 'anywhere', name: text.inHand }]),
+      { key: 'behind-line', name: isSnooker ? text.inHandInTheD : text.inHandBehindTheLine },
     ]
-    return choice('Cue ball', 'Cue ball', options, said, set('ball_in_hand'))
+    return choice(text.cueBall, text.cueBall, options, said, set('ball_in_hand'))
   }
 
   /** What this game has and others have not. */
@@ -142,33 +143,29 @@ export function useScene() {
     const s = board.document.situation
     const parts: Record<string, () => Control[]> = {
       fouls: () => [
-        choice('My fouls in a row', 'My fouls', FOULS, s.my_fouls, set('my_fouls')),
-        choice('Opponent’s fouls in a row', 'Opponent’s', FOULS, s.their_fouls, set('their_fouls')),
+        choice(text.myFoulsInARow, text.myFouls, FOULS, s.my_fouls, set('my_fouls')),
+        choice(text.opponentsFoulsInARow, text.opponentsFouls, FOULS, s.their_fouls, set('their_fouls')),
       ],
       group: () => [
-        choice('Groups', undefined, GROUPS, s.my_group ?? '', (key: string) =>
+        choice(text.groups, undefined, GROUPS, s.my_group ?? '', (key: string) =>
           situate({ my_group: (key || null) as Situation['my_group'] }),
         ),
       ],
       points: () => [
-        count('My points', 'My points', [-100, 999], s.my_points ?? 0, set('my_points')),
-        count('Opponent’s points', 'Opponent’s', [-100, 999], s.their_points ?? 0, set('their_points')),
+        count(text.myPoints, text.myPoints, [-100, 999], s.my_points ?? 0, set('my_points')),
+        count(text.opponentsPoints, text.opponents, [-100, 999], s.their_points ?? 0, set('their_points')),
       ],
-      'points-to': () => [count('Points that win', 'To', [1, 1000], s.points_to ?? 100, set('points_to'))],
+      'points-to': () => [
+        count(text.pointsThatWin, text.raceTo, [1, 1000], s.points_to ?? 100, set('points_to')),
+      ],
       'ball-on': () => [
-        choice('Ball on', 'On', BALLS_ON, s.ball_on ?? '', (key: string) =>
+        choice(text.ballOn, text.on, BALLS_ON, s.ball_on ?? '', (key: string) =>
           situate({ ball_on: (key || null) as Situation['ball_on'] }),
         ),
-        { kind: 'tick', label: 'Free ball', value: !!s.free_ball, set: set('free_ball') },
+        { kind: 'tick', label: text.freeBall, value: !!s.free_ball, set: set('free_ball') },
       ],
       'push-out': () => [
-        choice(
-          'Push-out: on the shot after the break the table may be handed over without a legal shot',
-          'Push-out',
-          PUSHES,
-          s.push_out ?? 'none',
-          set('push_out'),
-        ),
+        choice(text.pushOutMeans, text.pushOut, PUSHES, s.push_out ?? 'none', set('push_out')),
       ],
     }
     return Object.entries(parts).flatMap(([part, controls]) =>
@@ -179,17 +176,17 @@ export function useScene() {
   const setRace = (race: Race | null) => board.run({ do: 'race', race })
   const theRace = computed<Control[]>(() => {
     const race = board.scene.race ?? null
-    const racks = choice('Race: racks that win the match', 'Race', RACES, race?.race_to ?? 0, runTo)
+    const racks = choice(text.raceMeans, text.race, RACES, race?.race_to ?? 0, runTo)
     if (!race) return [racks]
     const part = (change: Partial<Race>) => setRace({ ...race, ...change })
     const short: [number, number] = [0, race.race_to - 1]
     return [
       racks,
-      count('Racks I have won', 'I have', short, race.my_racks, (n) => part({ my_racks: n })),
-      count('Racks the opponent has won', 'Opponent has', short, race.their_racks, (n) =>
+      count(text.racksIHaveWon, text.iHave, short, race.my_racks, (n) => part({ my_racks: n })),
+      count(text.racksTheOpponentHasWon, text.opponentHas, short, race.their_racks, (n) =>
         part({ their_racks: n }),
       ),
-      choice('Who broke this rack', undefined, BREAKERS, race.i_break ? 'me' : 'them', (key: string) =>
+      choice(text.whoBrokeThisRack, undefined, BREAKERS, race.i_break ? 'me' : 'them', (key: string) =>
         part({ i_break: key === 'me' }),
       ),
     ]

@@ -5,6 +5,7 @@ import { answered, api } from '@/api/client'
 import { keep, readKept } from '@/session/kept'
 import { useSession } from '@/session/session'
 import { createBoard, readDraft } from './board'
+import { text } from '@/words/text/board'
 
 /** Each account has a draft of its own in this browser. */
 const draftKey = () => `partita-draft-${useSession().username ?? ''}`
@@ -28,7 +29,7 @@ export const useSharedBoard = defineStore('board', () => {
   async function save() {
     const { value: id } = board.id
     const body = {
-      name: board.name.value.trim() || 'Untitled layout',
+      name: board.name.value.trim() || text.untitledLayout,
       document: board.document.value,
       revision: board.revision.value,
     }
@@ -43,7 +44,7 @@ export const useSharedBoard = defineStore('board', () => {
   /** Keep it beside the one that another window has saved, as one of its own. */
   async function saveBeside() {
     board.markKept(null)
-    board.name.value = `${board.name.value.trim() || 'Untitled layout'} (this window)`.slice(0, 80)
+    board.name.value = text.ofThisWindow(board.name.value.trim() || text.untitledLayout).slice(0, 80)
     await save()
   }
   return { ...board, wasSetAside, restoreDraft, save, saveBeside }

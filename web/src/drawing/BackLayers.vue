@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Drawing } from '@/api/client'
-import { ballName } from './balls'
+import { ballWords } from './balls'
 import { polyline, type Frame, type Point } from './frame'
 import type { Layer } from '@/drawing/layers'
+import { text } from '@/words/text/drawing'
 
 /** What lies behind a shot: shadows, the pocket's open window, lines to the next ball, ways to a scratch. */
 const props = defineProps<{ drawing: Drawing; frame: Frame; shown: Record<Layer, boolean> }>()
@@ -45,7 +46,7 @@ const scratches = computed(() =>
         :points="put(line.points)"
         class="position"
       >
-        <title>straight on {{ ballName(line.ball).toLowerCase() }}</title>
+        <title>{{ text.straightOn(ballWords(line.ball)) }}</title>
       </polyline>
     </template>
     <g v-for="line in shown.scratches ? scratches : []" :key="line.pocket" class="scratch">

@@ -2,6 +2,7 @@
 import { BALL_COLOURS } from '@/design/colours'
 import { ballMark, ballName, isRed, isStripe } from './balls'
 import type { Point } from './frame'
+import { text } from '@/words/text/drawing'
 
 defineProps<{
   ball: string
@@ -22,7 +23,7 @@ defineProps<{
     :class="{ selected, wrong, faint }"
     tabindex="0"
     role="button"
-    :aria-label="`${ballName(ball)} at ${words}`"
+    :aria-label="text.ballAt(ballName(ball), words)"
     :data-ball="ball"
   >
     <circle :r="radius * 1.9" fill="transparent" />

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Point } from './frame'
+import { text } from '@/words/text/drawing'
 
 /** The ring about the cue ball that is in hand. */
 defineProps<{ at: Point; radius: number }>()
@@ -8,7 +9,7 @@ defineProps<{ at: Point; radius: number }>()
 <template>
   <g :transform="`translate(${at.join(' ')})`" class="in-hand">
     <circle :r="radius + 9" />
-    <text :y="radius + 46" class="label">in hand</text>
+    <text :y="radius + 46" class="label">{{ text.inHand }}</text>
   </g>
 </template>
 

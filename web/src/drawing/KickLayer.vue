@@ -4,6 +4,7 @@ import type { KickSum, KickWindow, Table } from '@/api/client'
 import type { Place } from '@/drawing/place'
 import { diamondsOf, numberWords, placeOf, startsOf } from './rails'
 import { pathOf, type Frame } from './frame'
+import { text } from '@/words/text/drawing'
 
 /** The numbers of a kick over the table: those of its first rail, the lines of the sum, the window, and where it is aimed. */
 const props = defineProps<{
@@ -66,14 +67,14 @@ const asked = computed(() => props.sum.played?.[0]?.number ?? null)
     </text>
     <template v-if="rail">
       <g v-if="sum.first_rail != null" :transform="`translate(${at(sum.first_rail).join(' ')})`" class="said">
-        <title>The sum: {{ numberWords(sum.first_rail) }}</title>
+        <title>{{ text.theSum(numberWords(sum.first_rail)) }}</title>
         <path d="M0 -26L26 0L0 26L-26 0Z" />
       </g>
       <circle v-if="asked !== null" :cx="at(asked)[0]" :cy="at(asked)[1]" r="17" class="asked">
-        <title>What this table asks: {{ numberWords(asked) }}</title>
+        <title>{{ text.whatThisTableAsks(numberWords(asked)) }}</title>
       </circle>
       <g v-if="number !== null" :transform="`translate(${at(number, true).join(' ')})`" class="aimed">
-        <title>Aimed at {{ numberWords(number) }}</title>
+        <title>{{ text.aimedAt(numberWords(number)) }}</title>
         <circle r="20" />
         <circle r="5" class="dot" />
       </g>
@@ -97,12 +98,12 @@ const asked = computed(() => props.sum.played?.[0]?.number ?? null)
 }
 .tick {
   fill: var(--sight);
-  font: 600 40px var(--sans);
+  font: 600 max(40px, var(--label-mm, 40px)) var(--sans);
   text-anchor: middle;
 }
 .start {
   fill: var(--mark);
-  font: 500 32px var(--sans);
+  font: 500 max(32px, var(--label-mm, 32px)) var(--sans);
   text-anchor: middle;
 }
 .said path {

@@ -5,6 +5,7 @@ import { pathColour } from '@/design/colours'
 import { pathOf, polyline, type Frame } from './frame'
 import { freeSpot } from './planLabels'
 import { stippled } from './stipple'
+import { text } from '@/words/text/drawing'
 
 /** A plan over the table: all its ways with their numbers, or one ball of it with its zone, line and resting places. */
 const props = defineProps<{ plan: Plan; step: number | null; frame: Frame; radius: number }>()
@@ -74,7 +75,7 @@ const saying = (planned: Planned) => `${planned.step + 1}: ${planned.words}`
       data-grip
       @pointerdown.stop="take($event, here.ball)"
     >
-      <title>Drag it to where the cue ball should come to rest</title>
+      <title>{{ text.dragTheMark }}</title>
     </circle>
     <g
       v-for="n in numbers"

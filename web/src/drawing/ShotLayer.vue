@@ -13,6 +13,8 @@ const props = defineProps<{
   labels: boolean
   /** Seconds into the shot; null shows all of it. */
   time: number | null
+  /** How high words are, mm. */
+  labelMm?: number
   /** Where balls lie: no word is put over them. */
   balls: Point[]
 }>()
@@ -45,7 +47,12 @@ function placeOf(points: number[][], time: number): Point {
 }
 const named = computed(() =>
   props.labels
-    ? restLabels(props.drawing, props.frame, [...props.balls, ...paths.value.map((p) => p.end)])
+    ? restLabels(
+        props.drawing,
+        props.frame,
+        [...props.balls, ...paths.value.map((p) => p.end)],
+        props.labelMm,
+      )
     : [],
 )
 </script>

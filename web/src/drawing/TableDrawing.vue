@@ -12,13 +12,14 @@ import DenseCanvas from './DenseCanvas.vue'
 import FingerLoupe from './FingerLoupe.vue'
 import { frameOf, type Frame, type Point } from './frame'
 import InHandMark from './InHandMark.vue'
-import { wordsBelow } from './labels'
+import { LABEL_MM, wordsBelow } from './labels'
 import { pictureOf } from './picture'
 import ShotLayer from './ShotLayer.vue'
 import TableBed from './TableBed.vue'
 import { READABLE_PX } from './tags'
 import { placeWords, useHand } from './useHand'
 import { useZoom } from './zoom'
+import { text } from '@/words/text/drawing'
 
 const props = defineProps<{
   table: Table
@@ -81,6 +82,16 @@ const carried = computed(() => dragged.value?.ball ?? null)
 const inTheHand = computed(
   () => dragged.value && { ...dragged.value, at: frame.value.fromDiamonds(dragged.value.at) },
 )
+/** It is painted once, in the middle, and its layer is shifted. */
+const middle = computed<Point>(() => [
+  view.value.x + view.value.width / 2,
+  view.value.y + view.value.height / 2,
+])
+const carriedTo = computed(() => {
+  const [x, y] = inTheHand.value?.at ?? middle.value
+  return `translate(${(x - middle.value[0]) * scale.value}px, ${(y - middle.value[1]) * scale.value}px)`
+})
+const isWrong = computed(() => wrong.value !== null)
 const resting = computed(() =>
   Object.fromEntries(Object.entries(lying.value).filter(([ball]) => ball !== carried.value)),
 )
@@ -101,6 +112,9 @@ onUnmounted(() => sizes.disconnect())
 
 /** Balls too small to carry their numbers have them beside them. */
 const TAG_PX = 8
+/** Words on the cloth are never smaller than this, px. */
+const WORD_PX = 11
+const labelMm = computed(() => Math.max(LABEL_MM, WORD_PX / scale.value))
 const tagged = computed(() => 2 * radius.value * scale.value < READABLE_PX)
 /** What tags keep clear of: the ways of the shot, and the words below the cue ball in hand. */
 const ways = computed(() => [
@@ -127,8 +141,9 @@ defineExpose({ picture, carry })
         :viewBox="viewBox"
         class="table"
         :class="{ aimed: aimDeg !== null }"
+        :style="{ '--label-mm': `${labelMm}px` }"
         role="group"
-        :aria-label="label ?? 'The table. Choose a ball and move it with the arrow keys.'"
+        :aria-label="label ?? text.theTable"
         @pointerdown="press"
         @pointermove="move"
         @pointerup="release"
@@ -142,6 +157,7 @@ defineExpose({ picture, carry })
             :drawing="drawing"
             :frame="frame"
             :labels="shown.rests"
+            :label-mm="labelMm"
             :time="time"
             :radius="radius"
             :balls="Object.values(points)"
@@ -181,15 +197,14 @@ defineExpose({ picture, carry })
           :radius="radius"
         />
       </svg>
-      <svg v-if="inTheHand" :viewBox="viewBox" class="hand" aria-hidden="true">
-        <BallMark
-          :ball="inTheHand.ball"
-          :at="inTheHand.at"
-          :radius="radius"
-          selected
-          :wrong="wrong !== null"
-          words=""
-        />
+      <svg
+        v-if="carried"
+        :viewBox="viewBox"
+        class="hand"
+        :style="{ transform: carriedTo }"
+        aria-hidden="true"
+      >
+        <BallMark :ball="carried" :at="middle" :radius="radius" selected :wrong="isWrong" words="" />
       </svg>
     </div>
     <FingerLoupe
@@ -200,9 +215,9 @@ defineExpose({ picture, carry })
       :finger="inTheHand.finger"
       :parts="[`${id}-bed`, `${id}-balls`]"
     >
-      <BallMark :ball="inTheHand.ball" :at="MIDDLE" :radius="radius" :wrong="wrong !== null" words="" />
+      <BallMark :ball="inTheHand.ball" :at="MIDDLE" :radius="radius" :wrong="isWrong" words="" />
     </FingerLoupe>
-    <button v-if="isNear" type="button" class="whole" @click="leave">Whole table</button>
+    <button v-if="isNear" type="button" class="whole" @click="leave">{{ text.wholeTable }}</button>
   </div>
 </template>
 
@@ -241,7 +256,7 @@ defineExpose({ picture, carry })
   min-height: 44px;
   padding: 0 14px;
   border: 1px solid var(--hairline);
-  border-radius: 9px;
+  border-radius: var(--radius-md);
   background: var(--sheet);
   color: var(--ink);
   font: 600 14px var(--sans);

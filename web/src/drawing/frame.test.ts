@@ -97,6 +97,14 @@ describe('words beside resting places', () => {
     expect(edge[0]).toBeGreaterThan(frame.box.x + 150)
     expect(edge[1]).toBeGreaterThan(frame.box.y + 60)
   })
+  it('keep farther from each other where they are larger', () => {
+    const apart = (size: number) => {
+      const [one, two] = restLabels(drawn({ cue: [4, 2], '9': [4.2, 2.1] }), frame, [], size)
+      return Math.abs((one?.at[1] ?? 0) - (two?.at[1] ?? 0))
+    }
+    expect(apart(38)).toBeGreaterThan(48)
+    expect(apart(76)).toBeGreaterThan(96)
+  })
   it('are not said of a ball that mostly leaves the table', () => {
     const potted = drawn({ cue: [4, 2] })
     potted.rests['9'] = [[1, 1]]

@@ -1,8 +1,10 @@
 /** While a ball is dragged: where it snaps to, and why it cannot lie there. The server checks again, exactly. */
 import type { Table } from '@/api/client'
 import type { Place } from '@/drawing/place'
-import { ballName } from './balls'
+import { ballName, ballWords } from './balls'
 import { spotsOf, stringOf } from './marks'
+import { text } from '@/words/text/drawing'
+import { decimal } from '@/words/numbers'
 
 const TOUCHING_M = 0.0005
 /** Nearer than this to a rail, a ball, a spot or a string, a dragged ball is meant to lie at it. */
@@ -32,16 +34,16 @@ export function impossible(table: Table, balls: Balls, ball: string): string | n
     const [ox, oy] = metres(table, at)
     const overlap = 2 * table.radius - Math.hypot(x - ox, y - oy)
     if (overlap > TOUCHING_M) {
-      return `${ballName(ball)} overlaps ${ballName(other).toLowerCase()} by ${(overlap * 1000).toFixed(1)} mm.`
+      return text.overlaps(ballName(ball), ballWords(other), decimal(overlap * 1000))
     }
   }
   const depth = table.reach - Math.min(x, table.length - x, y, table.width - y)
   if (depth <= TOUCHING_M) return null
   if (nearMouth(table, x, y)) {
     const dropped = table.drops.some(([dx = 0, dy = 0, r = 0]) => Math.hypot(x - dx, y - dy) < r)
-    return dropped ? `${ballName(ball)} has dropped into the pocket: leave it off the table instead.` : null
+    return dropped ? text.hasDropped(ballName(ball)) : null
   }
-  return `${ballName(ball)} is ${(depth * 1000).toFixed(1)} mm inside a cushion.`
+  return text.insideACushion(ballName(ball), decimal(depth * 1000))
 }
 
 function nearMouth(table: Table, x: number, y: number): boolean {
@@ -60,7 +62,7 @@ export function snapped(table: Table, place: Place, balls: Balls = {}, ball = ''
   const touching = againstBall(table, at, balls, ball)
   if (touching) return touching
   const spot = spotsOf(table).find((mark) => distance(metres(table, mark.at), at) < SNAP_M.spot)
-  if (spot) return { at: spot.at, says: `on the ${spot.name}` }
+  if (spot) return { at: spot.at, says: text.onThe(spot.name) }
   if (nearMouth(table, ...at)) return { at: rounded(place), says: '' }
   return againstRails(table, place, at)
 }
@@ -74,7 +76,7 @@ function againstBall(table: Table, at: Metres, balls: Balls, ball: string): Snap
     const step = (2 * table.radius) / apart
     const x = there[0] + step * (at[0] - there[0])
     const y = there[1] + step * (at[1] - there[1])
-    return { at: diamonds(table, [x, y]), says: `frozen to ${ballName(other).toLowerCase()}` }
+    return { at: diamonds(table, [x, y]), says: text.frozenTo(ballWords(other)) }
   }
   return null
 }
@@ -85,21 +87,21 @@ function againstRails(table: Table, place: Place, at: Metres): Snapped {
     const v = at[axis]
     const perDiamond = size / (axis ? 4 : 8)
     if (Math.abs(v - table.reach) < SNAP_M.rail || (v < table.reach && v > -0.05)) {
-      says.push(`frozen to the ${low}`)
+      says.push(text.frozenToRail(low))
       return table.reach / perDiamond
     }
     if (Math.abs(size - v - table.reach) < SNAP_M.rail || (v > size - table.reach && v < size + 0.05)) {
-      says.push(`frozen to the ${high}`)
+      says.push(text.frozenToRail(high))
       return (size - table.reach) / perDiamond
     }
     const line = lines.find((d) => Math.abs(d * perDiamond - v) < SNAP_M.string)
     return line ?? rounded(place)[axis]
   }
   const string = stringOf(table)
-  const x = fit(0, table.length, 'head rail', 'foot rail', [string, 4, 6])
-  const y = fit(1, table.width, 'near long rail', 'far long rail', [2])
-  if (!says.length && x === string) says.push('on the head string')
-  return { at: [x, y], says: says.join(' and ') }
+  const x = fit(0, table.length, text.headRail, text.footRail, [string, 4, 6])
+  const y = fit(1, table.width, text.nearLongRail, text.farLongRail, [2])
+  if (!says.length && x === string) says.push(text.onTheHeadString)
+  return { at: [x, y], says: says.join(text.and) }
 }
 
 const distance = (a: Metres, b: Metres) => Math.hypot(a[0] - b[0], a[1] - b[1])

@@ -1,5 +1,6 @@
 /** Numbers on the rails, as the server counts them: ten a diamond, read through to the diamonds behind the nose. */
 import type { Place } from '@/drawing/place'
+import { text } from '@/words/text/drawing'
 
 const BEHIND_M = 0.0937
 type Cushion = 'head' | 'foot' | 'near-long' | 'far-long'
@@ -80,10 +81,10 @@ export function numberWords(value: number): string {
   return `${value < 0 && halves ? '−' : ''}${whole}${HALVES[halves % 2] ?? ''}`
 }
 const RAILS: Record<string, string> = {
-  head: 'head rail',
-  foot: 'foot rail',
-  'near-long': 'near rail',
-  'far-long': 'far rail',
+  head: text.headRail,
+  foot: text.footRail,
+  'near-long': text.nearRail,
+  'far-long': text.farRail,
 }
 export const railWords = (rail: string) => RAILS[rail] ?? rail
 export const endWords = (rail: string) => (RAILS[rail] ?? rail).replace(' rail', ' end')

@@ -30,6 +30,7 @@ const hand = () =>
 const rounded = (place: unknown) => (place as Place).map((v) => Math.round(100 * v) / 100)
 
 beforeEach(() => {
+  vi.useFakeTimers()
   vi.stubGlobal(
     'DOMPoint',
     class {
@@ -54,7 +55,9 @@ describe('a ball in the hand', () => {
     expect(acts.select).toHaveBeenCalledWith('9')
     move(pointer([5.05, 1.3]))
     expect(rounded(places.value['9'])).toEqual([5, 1.3])
-    expect(acts.explain).toHaveBeenLastCalledWith('Ball 9 at 5.00, 1.30')
+    expect(acts.explain).not.toHaveBeenCalled()
+    vi.advanceTimersByTime(200)
+    expect(acts.explain.mock.calls).toEqual([['Ball 9 at 5.00, 1.30']])
     release()
     release()
     expect(acts.place.mock.calls.map(([ball, at]) => [ball, rounded(at)])).toEqual([['9', [5, 1.3]]])
@@ -80,6 +83,7 @@ describe('a ball in the hand', () => {
     const { press, move, release, cancel } = hand()
     press(pointer([6, 2], '9'))
     move(pointer([6, -0.9]))
+    vi.advanceTimersByTime(200)
     expect(acts.explain).toHaveBeenLastCalledWith('Let go to take the ball off.')
     cancel()
     release()

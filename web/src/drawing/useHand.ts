@@ -6,6 +6,7 @@ import { ballName } from './balls'
 import type { Frame } from './frame'
 import { pointOn, takeHold } from './pointer'
 import { impossible, isOffTable, snapped } from './possible'
+import { text } from '@/words/text/drawing'
 
 interface Dragged {
   ball: string
@@ -35,6 +36,7 @@ interface Acts {
 }
 /** How far above a finger a carried ball is held, so that it can be seen. */
 const FINGER_PX = 40
+const READING_MS = 120
 const fingerOf = (event: PointerEvent): Place | null =>
   event.pointerType === 'touch' ? [event.clientX, event.clientY] : null
 export const placeWords = (at: Place) => `${at[0].toFixed(2)}, ${at[1].toFixed(2)}`
@@ -42,6 +44,8 @@ export const placeWords = (at: Place) => `${at[0].toFixed(2)}, ${at[1].toFixed(2
 export function useHand(surface: Surface, acts: Acts) {
   const dragged = ref<Dragged | null>(null)
   const aiming = ref(false)
+  let due: ReturnType<typeof setTimeout> | 0 = 0
+  let latest = ''
   const places = computed(() => {
     const lying = surface.lying()
     return dragged.value ? { ...lying, [dragged.value.ball]: dragged.value.at } : lying
@@ -87,22 +91,36 @@ export function useHand(surface: Surface, acts: Acts) {
     const [x, y] = placeAt(event)
     const there = snapped(surface.table(), [x + grip[0], y + grip[1]], surface.lying(), ball)
     dragged.value = { ball, ...there, grip, moved: true, finger: fingerOf(event) }
-    acts.explain(wrong.value ?? sentence(dragged.value))
+    tell(wrong.value ?? sentence(dragged.value))
+  }
+  /** Words change no faster than they can be read: each time the page is laid out anew. */
+  function tell(words: string) {
+    latest = words
+    due ||= setTimeout(() => {
+      due = 0
+      acts.explain(latest)
+    }, READING_MS)
+  }
+  function keepQuiet() {
+    clearTimeout(due)
+    due = 0
   }
   function sentence({ ball, at, says }: Dragged): string {
-    if (isOffTable(at)) return 'Let go to take the ball off.'
-    return `${ballName(ball)} at ${placeWords(at)}${says ? `, ${says}` : ''}`
+    if (isOffTable(at)) return text.letGoToTakeOff
+    return `${text.ballAt(ballName(ball), placeWords(at))}${says ? `, ${says}` : ''}`
   }
   function release() {
     aiming.value = false
+    keepQuiet()
     const [done, refused] = [dragged.value, wrong.value]
     dragged.value = null
     if (!done?.moved) return
     if (isOffTable(done.at)) acts.remove(done.ball)
     else if (!refused) acts.place(done.ball, done.at)
-    acts.explain(refused && !isOffTable(done.at) ? `${refused} It went back to where it was.` : '')
+    acts.explain(refused && !isOffTable(done.at) ? text.wentBack(refused) : '')
   }
   function cancel() {
+    keepQuiet()
     dragged.value = null
     aiming.value = false
   }

@@ -7,6 +7,7 @@ import { usePractice } from '@/stores/practice'
 import { useRunOut } from '@/stores/runout'
 import { useStudy } from '@/stores/study'
 import { pathOf, PLACES, type PlaceName } from './places'
+import { text } from '@/words/text/frame'
 
 /** The scorebook's index tabs: along the left edge of the desk, at the foot of a phone. */
 const route = useRoute()
@@ -20,15 +21,15 @@ const WITH_A_LIST: PlaceName[] = ['practice', 'record', 'players']
 const here = computed(() => route.meta['place'] as PlaceName)
 /** Where something long is running. */
 const busy = computed<Partial<Record<PlaceName, string>>>(() => ({
-  ...(study.running ? { table: 'weighing' } : playouts.running ? { table: 'playing out' } : {}),
-  ...(runOut.running ? { runout: 'planning' } : {}),
-  ...(practice.expecting || practice.filling ? { practice: 'working out' } : {}),
-  ...(measure.measuring ? { players: 'measuring' } : measure.pricing ? { players: 'pricing' } : {}),
+  ...(study.running ? { table: text.weighing } : playouts.running ? { table: text.playingOut } : {}),
+  ...(runOut.running ? { runout: text.planning } : {}),
+  ...(practice.expecting || practice.filling ? { practice: text.workingOut } : {}),
+  ...(measure.measuring ? { players: text.measuringNow } : measure.pricing ? { players: text.pricing } : {}),
 }))
 </script>
 
 <template>
-  <nav class="tabs" aria-label="Pages">
+  <nav class="tabs" :aria-label="text.pages">
     <RouterLink
       v-for="(place, i) in PLACES"
       :key="place.name"
@@ -70,10 +71,10 @@ const busy = computed<Partial<Record<PlaceName, string>>>(() => ({
   padding: 16px 8px 16px 9px;
   border: 1px solid var(--hairline);
   border-left: 0;
-  border-radius: 0 9px 9px 0;
+  border-radius: 0 var(--radius-md) var(--radius-md) 0;
   background: var(--tint);
   color: var(--muted);
-  font: 600 14px/1 var(--serif);
+  font: 600 var(--text-md)/1 var(--serif);
   text-decoration: none;
 }
 .here {

@@ -1,10 +1,13 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
-import { computed } from 'vue'
+import ToggleSwitch from 'primevue/toggleswitch'
+import { shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { PLACES } from './places'
 import { askForSteps } from './steps'
+import { lettersAct, turnLetters } from '@/session/letters'
+import { text } from '@/words/text/frame'
 
 /** All keys: of every page, and of the one that is open. */
 defineProps<{ visible: boolean }>()
@@ -16,10 +19,15 @@ function leadTo(path: string) {
   void router.push(path)
 }
 const everywhere: [string, string][] = [
-  ...PLACES.map(({ label }, i): [string, string] => [String(i + 1), `the page ${label}`]),
-  ['?', 'this sheet'],
+  ...PLACES.map(({ label }, i): [string, string] => [String(i + 1), text.pageKey(label)]),
+  ['?', text.thisSheet],
 ]
-const here = computed(() => (route.meta['keys'] ?? []) as [string, string][])
+const here = shallowRef<[string, string][]>([])
+watch(
+  () => route.meta['keys'] as (() => Promise<[string, string][]>) | undefined,
+  async (keys) => (here.value = keys ? await keys() : []),
+  { immediate: true },
+)
 </script>
 
 <template>
@@ -27,20 +35,29 @@ const here = computed(() => (route.meta['keys'] ?? []) as [string, string][])
     :visible="visible"
     modal
     :pt="{ content: { tabindex: 0 } }"
-    header="Help and keys"
+    :header="text.helpAndKeys"
     :style="{ width: 'min(760px, 94vw)' }"
     @update:visible="$emit('close')"
   >
     <p>
-      <Button label="How to read the answer" variant="outlined" size="small" @click="leadTo('/help')" />
+      <Button :label="text.howToReadTheAnswer" variant="outlined" size="small" @click="leadTo('/help')" />
       <Button
-        label="The first steps again"
+        :label="text.theFirstStepsAgain"
         variant="text"
         size="small"
         @click="(askForSteps(), leadTo('/'))"
       />
     </p>
-    <p class="muted">A letter that is a key is underlined in its label.</p>
+    <p class="letters">
+      <ToggleSwitch
+        :model-value="lettersAct"
+        input-id="letters-act"
+        aria-describedby="letters-mean"
+        @update:model-value="turnLetters"
+      />
+      <label for="letters-act">{{ text.lettersAct }}</label>
+      <span id="letters-mean" class="muted">{{ lettersAct ? text.underlinedLetters : text.noLetters }}</span>
+    </p>
     <dl>
       <template v-for="[key, what] in [...here, ...everywhere]" :key="key">
         <dt>
@@ -55,6 +72,13 @@ const here = computed(() => (route.meta['keys'] ?? []) as [string, string][])
 <style scoped>
 p {
   margin: 0 0 8px;
+}
+.letters {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 10px;
+  min-height: 44px;
 }
 dl {
   display: grid;

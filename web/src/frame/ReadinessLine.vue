@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useReadiness } from '@/session/readiness'
+import { text } from '@/words/text/frame'
 
 /** What of the physics is still being made ready on this machine, and how far that is. */
 const readiness = useReadiness()
@@ -7,11 +8,11 @@ const readiness = useReadiness()
 
 <template>
   <div v-if="readiness.state && !readiness.state.ready" class="ready" role="status">
-    <span>The physics is being made ready on this machine, only this once:</span>
+    <span>{{ text.physicsIsBeingMade }}</span>
     <span v-for="stage in readiness.state.stages" :key="stage.name" :class="['stage', { done: stage.done }]"
       >{{ stage.done ? '✓' : '…' }} {{ stage.words }}</span
     >
-    <progress :value="readiness.state.share" max="1" aria-label="How far the physics is">
+    <progress :value="readiness.state.share" max="1" :aria-label="text.physicsProgress">
       {{ Math.round(100 * readiness.state.share) }} %
     </progress>
   </div>
@@ -26,7 +27,7 @@ const readiness = useReadiness()
   padding: 5px 16px;
   background: var(--tint);
   border-bottom: 1px solid var(--hairline);
-  font-size: 13px;
+  font-size: var(--text-sm);
 }
 .stage {
   color: var(--muted);

@@ -3,6 +3,7 @@ import type { Problem } from '@/api/client'
 import ProblemList from '@/parts/ProblemList.vue'
 import { useOutbox } from '@/stores/outbox'
 import FrameActs from './FrameActs.vue'
+import { text } from '@/words/text/frame'
 
 /** A sitting at the table, at stations or at a drill: one shot, one tap; the shot drawn at the left, the taps at the right. */
 defineProps<{
@@ -28,10 +29,10 @@ const outbox = useOutbox()
     <div class="work" :class="{ small }">
       <slot name="drawing" />
       <slot name="how" />
-      <section class="sheet taps" aria-label="What became of it">
+      <section class="sheet taps" :aria-label="text.whatBecameOfIt">
         <slot name="taps" />
         <p v-if="coming && outbox.waiting" class="muted" role="status">
-          {{ coming }} not sent yet: the server does not answer. They are kept here and sent by themselves.
+          {{ text.notSentYet(coming) }}
         </p>
         <div class="acts"><slot name="acts" /></div>
       </section>

@@ -6,9 +6,11 @@ import { useSession } from '@/session/session'
 import { announced } from '@/parts/announce'
 import IndexTabs from './IndexTabs.vue'
 import { useKeys } from './keys'
-import { fetchAhead, onDemand } from './opening'
+import { onDemand } from '@/parts/onDemand'
+import { fetchAhead } from './opening'
 import { pathOf, PLACES } from './places'
 import ReadinessLine from './ReadinessLine.vue'
+import { text } from '@/words/text/frame'
 
 /** The scorebook: its tabs, and the page that is open; the other pages stay as they were left. */
 const router = useRouter()
@@ -35,12 +37,12 @@ onMounted(() => fetchAhead(router))
 
 <template>
   <div class="frame">
-    <button type="button" class="skip" @click="toPage">Skip to the page</button>
+    <button type="button" class="skip" @click="toPage">{{ text.skipToThePage }}</button>
     <p class="visually-hidden" role="status">{{ announced }}</p>
     <IndexTabs />
     <div ref="page" class="page" tabindex="-1">
       <p v-if="session.isAway" class="away" role="status">
-        The server does not answer. The board is kept in this browser: set balls up meanwhile.
+        {{ text.offline }}
       </p>
       <ReadinessLine />
       <RouterView v-slot="{ Component }">
@@ -75,7 +77,7 @@ onMounted(() => fetchAhead(router))
   z-index: 20;
   padding: 10px 14px;
   border: 2px solid var(--brass);
-  border-radius: 9px;
+  border-radius: var(--radius-md);
   background: var(--sheet);
   color: var(--ink);
   font: inherit;

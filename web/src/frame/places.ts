@@ -1,19 +1,20 @@
 import { reactive } from 'vue'
 import type { Router } from 'vue-router'
+import { text } from '@/words/text/frame'
 
 /** The scorebook's pages. A page has a tab when it works. */
 export const PLACES = [
-  { name: 'table', path: '/', label: 'Table', says: 'weigh a layout' },
-  { name: 'runout', path: '/run-out', label: 'Run-out', says: 'plan the whole rack' },
-  { name: 'kicks', path: '/kicks', label: 'Kicks', says: 'find a way to a hidden ball' },
+  { name: 'table', path: '/', label: text.table, says: text.weighALayout },
+  { name: 'runout', path: '/run-out', label: text.runOut, says: text.planTheWholeRack },
+  { name: 'kicks', path: '/kicks', label: text.kicks, says: text.findAWay },
   {
     name: 'practice',
     path: '/practice',
-    label: 'Practice',
-    says: 'drills that measure and a quiz of decisions',
+    label: text.practice,
+    says: text.drillsAndQuiz,
   },
-  { name: 'record', path: '/record', label: 'Record', says: 'what was decided and what it cost' },
-  { name: 'players', path: '/players', label: 'Players', says: 'players and tables' },
+  { name: 'record', path: '/record', label: text.record, says: text.whatWasDecided },
+  { name: 'players', path: '/players', label: text.players, says: text.playersAndTables },
 ] as const
 export type PlaceName = (typeof PLACES)[number]['name']
 type Place = (typeof PLACES)[number]

@@ -16,15 +16,6 @@ interface BoardKeys {
   /** One on or back in what is listed; without anything listed none. */
   step?: () => ((by: 1 | -1) => unknown) | undefined
 }
-/** What every board page's sheet of keys ends with. */
-export const BOARD_KEYS: [key: string, what: string][] = [
-  ['T', 'type places'],
-  ['Delete', 'take the chosen ball off'],
-  ['Ctrl Z', 'undo; with Shift, redo'],
-  ['M', 'mirror across the long axis'],
-  ['H', 'half-turn of the table'],
-  ['N', 'a new break, or a new layout of the game'],
-]
 const STEPS: Record<string, 1 | -1> = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }
 
 export function useBoardKeys({ rack, type, letters, leave, step }: BoardKeys) {

@@ -40,10 +40,10 @@ button {
   min-height: 36px;
   padding: 3px 13px;
   border: 1px solid var(--hairline);
-  border-radius: 18px;
+  border-radius: var(--radius-xl);
   background: none;
   color: var(--ink);
-  font: 600 13px var(--sans);
+  font: 600 var(--text-sm) var(--sans);
   cursor: pointer;
 }
 button[aria-pressed='true'] {

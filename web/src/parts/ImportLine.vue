@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import ProgressLine from './ProgressLine.vue'
+import { text } from '@/words/text/parts'
 
 /** How far a file that is taken in is, with the way to stop it. */
 defineProps<{ share: number; waits: string }>()
@@ -8,9 +9,9 @@ defineEmits<{ stop: [] }>()
 
 <template>
   <div class="importing">
-    <ProgressLine label="The file is read" :share="share" />
-    <span class="muted">{{ waits || `Reading the file: ${Math.round(100 * share)} %` }}</span>
-    <button type="button" @click="$emit('stop')">Stop</button>
+    <ProgressLine :label="text.theFileIsRead" :share="share" />
+    <span class="muted">{{ waits || text.readingTheFile(Math.round(100 * share)) }}</span>
+    <button type="button" @click="$emit('stop')">{{ text.stop }}</button>
   </div>
 </template>
 

@@ -1,12 +1,25 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import Menu from 'primevue/menu'
-import { computed, ref, useId } from 'vue'
+import type PrimeMenu from 'primevue/menu'
+import { computed, nextTick, ref, useId, watch } from 'vue'
 import type { MenuEntry } from './menu'
+import { onDemand } from './onDemand'
 
 /** What is rarely used, behind one control. */
 const props = defineProps<{ label: string; entries: MenuEntry[]; title?: string }>()
-const menu = ref<InstanceType<typeof Menu> | null>(null)
+const Menu = onDemand(() => import('primevue/menu'))
+const menu = ref<InstanceType<typeof PrimeMenu> | null>(null)
+/** The control, once it has been pressed: the menu is loaded then, and opens as soon as it is there. */
+const pressed = ref<EventTarget | null>(null)
+watch(menu, async (there) => {
+  // Shown in the same breath as it comes it would not be put beside its control.
+  await nextTick()
+  there?.show({ currentTarget: pressed.value } as Event)
+})
+function press(event: Event) {
+  if (menu.value) menu.value.toggle(event)
+  else pressed.value = event.currentTarget
+}
 const id = useId()
 const isOpen = ref(false)
 const model = computed(() =>
@@ -23,11 +36,11 @@ const model = computed(() =>
     aria-haspopup="menu"
     :aria-expanded="isOpen"
     :aria-controls="id"
-    @click="menu?.toggle($event)"
+    @click="press"
     ><span class="label">{{ label }}</span
     ><span class="sign" aria-hidden="true">▾</span></Button
   >
-  <Menu :id="id" ref="menu" :model="model" popup @show="isOpen = true" @hide="isOpen = false">
+  <Menu v-if="pressed" :id="id" ref="menu" :model="model" popup @show="isOpen = true" @hide="isOpen = false">
     <template #item="{ item, props: given }">
       <a v-bind="given.action" class="entry">
         <span>{{ item.label }}</span>

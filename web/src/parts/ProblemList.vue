@@ -18,6 +18,6 @@ defineProps<{ problems: Problem[] }>()
   padding: 10px 14px 10px 30px;
   border-left: 3px solid var(--foul);
   background: color-mix(in srgb, var(--foul) 9%, var(--sheet));
-  border-radius: 0 9px 9px 0;
+  border-radius: 0 var(--radius-md) var(--radius-md) 0;
 }
 </style>

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { Option } from '@/api/client'
 import { ENDINGS } from './endings'
 import { percent } from './words'
+import { text } from '@/words/text/shots'
 
 /** Two lines of the ledger side by side: the pinned one and the one that is chosen. */
 const props = defineProps<{ pinned: Option; chosen: Option }>()
@@ -13,43 +14,45 @@ const rows = computed(() => {
   const both = <T,>(read: (option: Option) => T) => [read(props.pinned), read(props.chosen)] as const
   const facts = [
     {
-      words: 'rack chance',
+      words: text.rackChance,
       values: both((o) => o.rack_chance.value),
       more: both((o) => range(o.rack_chance)),
     },
-    { words: 'made', values: both((o) => o.make.value) },
+    { words: text.made, values: both((o) => o.make.value) },
     ...ENDINGS.slice(1).map((e) => ({ words: e.word, values: both((o) => o.shares[e.key] ?? 0) })),
-    { words: 'opponent’s best shot', values: both((o) => o.leave.opponent_best_make ?? null) },
-    { words: 'opponent hooked', values: both((o) => o.leave.hooked ?? null) },
+    { words: text.opponentsBestShot, values: both((o) => o.leave.opponent_best_make ?? null) },
+    { words: text.opponentHooked, values: both((o) => o.leave.hooked ?? null) },
   ]
   return facts.filter(({ values }) => values.some((v) => v !== null && v >= 0.005))
 })
 </script>
 
 <template>
-  <section class="compare sheet" aria-label="Two shots compared">
+  <section class="compare sheet" :aria-label="text.twoShotsCompared">
     <table>
       <caption>
-        Side by side
-        <button type="button" @click="$emit('unpin')">Close</button>
+        {{
+          text.sideBySide
+        }}
+        <button type="button" @click="$emit('unpin')">{{ text.close }}</button>
       </caption>
       <thead>
         <tr>
           <td />
           <th scope="col">
-            {{ pinned.name }}<span class="muted">compared · {{ pinned.detail }}</span>
+            {{ pinned.name }}<span class="muted">{{ text.compared(pinned.detail) }}</span>
           </th>
           <th scope="col">
-            {{ chosen.name }}<span class="muted">chosen · {{ chosen.detail }}</span>
+            {{ chosen.name }}<span class="muted">{{ text.chosen(chosen.detail) }}</span>
           </th>
-          <th scope="col" class="gap">difference</th>
+          <th scope="col" class="gap">{{ text.difference }}</th>
         </tr>
       </thead>
       <tbody>
         <tr v-for="row in rows" :key="row.words">
           <th scope="row">{{ row.words }}</th>
           <td v-for="(value, i) in row.values" :key="i">
-            <b v-if="value !== null">{{ percent(value) }}</b><span v-else class="muted">none</span>
+            <b v-if="value !== null">{{ percent(value) }}</b><span v-else class="muted">{{ text.none }}</span>
             <span v-if="'more' in row && row.more" class="muted range">{{ row.more[i] }}</span>
           </td>
           <td class="gap">
@@ -70,15 +73,15 @@ const rows = computed(() => {
 table {
   width: 100%;
   border-collapse: collapse;
-  font-size: 13px;
+  font-size: var(--text-sm);
 }
 caption {
   text-align: left;
-  font: 600 13px var(--sans);
+  font: 600 var(--text-sm) var(--sans);
   color: var(--muted);
 }
 button {
-  font: 600 12.5px var(--sans);
+  font: 600 var(--text-sm) var(--sans);
   color: var(--brass);
   background: none;
   border: 0;

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { Option } from '@/api/client'
 import { capital } from './words'
 import { BALL_COLOURS } from '@/design/colours'
+import { text } from '@/words/text/shots'
 
 /** How much of the object ball the cue ball covers at the hit, as the shooter sees it, in a picture and in words. */
 const props = defineProps<{ option: Option }>()
@@ -16,5 +17,5 @@ const target = computed(() => BALL_COLOURS[props.option.target ?? '1'])
     <circle r="22" :cx="-offset" fill="var(--ivory)" fill-opacity="0.86" stroke="var(--ink)" />
   </svg>
   <b>{{ capital(option.hit) }}</b>
-  <span class="muted">cut {{ Math.abs(option.cut_deg).toFixed(0) }}°</span>
+  <span class="muted">{{ text.cut(Math.abs(option.cut_deg).toFixed(0)) }}</span>
 </template>

@@ -5,6 +5,7 @@ import { AIM_MARKS } from './endings'
 import { makeWords, spread, standingWords, type Standing } from './words'
 import ShareBar from './ShareBar.vue'
 import WaysList from './WaysList.vue'
+import { text } from '@/words/text/shots'
 
 /** `standing`: what the verdict on all lines says of this one. */
 const props = defineProps<{
@@ -31,21 +32,19 @@ const make = computed(() => makeWords(props.option))
     <button type="button" class="line" :class="{ chosen }" :aria-pressed="chosen" @click="$emit('choose')">
       <span class="rank">{{ rank }}</span>
       <span class="what">
-        <b>{{ option.name }}<span v-if="option.source === 'own'" class="mine">my shot</span></b>
+        <b
+          >{{ option.name }}<span v-if="option.source === 'own'" class="mine">{{ text.myShot }}</span></b
+        >
         <span class="kind"
           ><span :class="['aim', option.aim]">{{ aim?.mark }} {{ aim?.word }}</span> {{ option.detail
           }}<template v-if="make">; {{ make }}</template
-          ><template v-if="ways">; {{ ways }} ways</template></span
+          ><template v-if="ways">{{ text.ways(ways) }}</template></span
         >
         <ShareBar :shares="option.shares" />
       </span>
       <span class="chance">
         <span class="big">{{ Math.round(100 * chance.value) }}<small>%</small></span>
-        <span
-          class="muted"
-          :title="option.doubt_words || 'By so much it may be off, nineteen times in twenty'"
-          >{{ spread(chance) }}</span
-        >
+        <span class="muted" :title="option.doubt_words || text.spreadMeans">{{ spread(chance) }}</span>
         <span :class="leads ? 'best' : 'muted'">{{ margin }}</span>
       </span>
     </button>
@@ -80,7 +79,7 @@ const make = computed(() => makeWords(props.option))
   outline-offset: -3px;
 }
 .rank {
-  font: 600 15px var(--serif);
+  font: 600 var(--text-base) var(--serif);
   color: var(--muted);
 }
 .what {
@@ -90,15 +89,15 @@ const make = computed(() => makeWords(props.option))
 }
 .kind {
   color: var(--muted);
-  font-size: 13px;
+  font-size: var(--text-sm);
 }
 .mine {
   margin-left: 7px;
   padding: 1px 7px;
   border: 1px solid var(--brass);
-  border-radius: 9px;
+  border-radius: var(--radius-md);
   color: var(--brass);
-  font-size: 12px;
+  font-size: var(--text-xs);
   white-space: nowrap;
 }
 .aim {
@@ -110,15 +109,15 @@ const make = computed(() => makeWords(props.option))
   display: grid;
   justify-items: end;
   align-content: start;
-  font-size: 12.5px;
+  font-size: var(--text-sm);
   min-width: 54px;
 }
 .big {
-  font: 600 27px/1 var(--serif);
+  font: 600 var(--text-2xl)/1 var(--serif);
   font-variant-numeric: lining-nums tabular-nums;
 }
 small {
-  font-size: 14px;
+  font-size: var(--text-md);
 }
 .best {
   color: var(--brass);

@@ -6,6 +6,8 @@ import HitDiscs from './HitDiscs.vue'
 import TipClock from './TipClock.vue'
 import TriedAnswer from './TriedAnswer.vue'
 import { speedWords } from './words'
+import { text } from '@/words/text/shots'
+import { decimal } from '@/words/numbers'
 
 /** One's own shot: aimed on the drawing, its tip and speed set here, answered at every change. */
 defineProps<{ use: string; refusal?: string }>()
@@ -16,29 +18,29 @@ const number = (event: Event) => Number((event.target as HTMLInputElement).value
 </script>
 
 <template>
-  <section v-if="own.stroke" class="own sheet" aria-label="My own shot">
+  <section v-if="own.stroke" class="own sheet" :aria-label="text.myOwnShot">
     <div>
-      <h3>Aim</h3>
+      <h3>{{ text.aim }}</h3>
       <HitDiscs v-if="option?.target" :option="option" />
-      <p v-else class="muted none">hits nothing</p>
+      <p v-else class="muted none">{{ text.hitsNothing }}</p>
       <!-- An answer that arrives while a number is being typed must not put the old one back. -->
       <label v-memo="[own.stroke.aim_deg]">
         <input
           type="number"
           step="0.1"
-          title="Degrees: 0 toward the foot rail along the table, 90 toward the far long rail"
+          :title="text.degreesMean"
           :value="own.stroke.aim_deg.toFixed(2)"
           @change="own.set({ aim_deg: number($event) })"
         />
-        ° aim
+        {{ text.degreesAim }}
       </label>
     </div>
     <div class="tip">
-      <h3>Tip</h3>
+      <h3>{{ text.tip }}</h3>
       <TipClock
         :side="own.stroke.side"
         :height="own.stroke.height"
-        :words="option?.tip ?? 'centre'"
+        :words="option?.tip ?? text.centre"
         settable
         @set="own.setTip"
       />
@@ -46,27 +48,27 @@ const number = (event: Event) => Number((event.target as HTMLInputElement).value
       <span v-if="option?.arrival" class="muted">{{ option.arrival }}</span>
     </div>
     <div class="set">
-      <h3>Speed and butt</h3>
+      <h3>{{ text.speedAndButt }}</h3>
       <label>
         <span>{{ option ? speedWords(option) : '' }}</span>
-        <span class="muted">{{ own.stroke.speed_mps.toFixed(2) }} m/s</span>
+        <span class="muted">{{ decimal(own.stroke.speed_mps, 2) }} m/s</span>
         <input
           type="range"
-          aria-label="Speed"
+          :aria-label="text.speed"
           :min="LIMITS.slowest"
           :max="LIMITS.fastest"
           step="0.05"
           :value="own.stroke.speed_mps"
-          :aria-valuetext="`${own.stroke.speed_mps.toFixed(2)} m/s`"
+          :aria-valuetext="`${decimal(own.stroke.speed_mps, 2)} m/s`"
           @input="own.set({ speed_mps: number($event) })"
         />
       </label>
       <label>
-        <span>{{ own.stroke.elevation_deg ? 'butt raised' : 'cue level' }}</span>
+        <span>{{ own.stroke.elevation_deg ? text.buttIsRaised : text.cueLevel }}</span>
         <span class="muted">{{ own.stroke.elevation_deg }}°</span>
         <input
           type="range"
-          aria-label="Raised butt"
+          :aria-label="text.raisedButt"
           min="0"
           :max="LIMITS.steepest"
           step="1"
@@ -75,10 +77,10 @@ const number = (event: Event) => Number((event.target as HTMLInputElement).value
           @input="own.set({ elevation_deg: number($event) })"
         />
       </label>
-      <p class="muted hint">Drag on the cloth to aim; ← → turn it, finer with Shift; ↑ ↓ change the speed.</p>
+      <p class="muted hint">{{ text.aimHow }}</p>
     </div>
     <div class="answer" aria-live="polite">
-      <h3>What it does</h3>
+      <h3>{{ text.whatItDoes }}</h3>
       <TriedAnswer v-if="option" :option="option" />
       <ProblemList :problems="own.problems" />
       <p v-if="option && refusal" class="muted">{{ refusal }}</p>
@@ -86,7 +88,7 @@ const number = (event: Event) => Number((event.target as HTMLInputElement).value
         <button type="button" class="main" :disabled="!option || !!refusal" @click="$emit('use')">
           {{ use }}
         </button>
-        <button type="button" @click="own.leave()">Close</button>
+        <button type="button" @click="own.leave()">{{ text.close }}</button>
       </div>
     </div>
   </section>
@@ -106,7 +108,7 @@ const number = (event: Event) => Number((event.target as HTMLInputElement).value
   align-content: start;
 }
 h3 {
-  font: 600 13px var(--sans);
+  font: 600 var(--text-sm) var(--sans);
   color: var(--muted);
 }
 .tip {
@@ -120,14 +122,14 @@ h3 {
   margin: 18px 0;
 }
 label {
-  font-size: 13px;
+  font-size: var(--text-sm);
 }
 input[type='number'] {
   width: 74px;
-  font: 600 14px var(--sans);
+  font: 600 var(--text-md) var(--sans);
   padding: 3px 5px;
   border: 1px solid var(--hairline);
-  border-radius: 7px;
+  border-radius: var(--radius-md);
   background: var(--sheet);
   color: var(--ink);
 }
@@ -147,7 +149,7 @@ input[type='range'] {
 }
 .set .hint {
   margin: 2px 0 0;
-  font-size: 12.5px;
+  font-size: var(--text-sm);
   text-align: left;
 }
 p {
@@ -160,11 +162,11 @@ p {
   margin-top: 6px;
 }
 button {
-  font: 600 13px var(--sans);
+  font: 600 var(--text-sm) var(--sans);
   min-height: 34px;
   padding: 4px 14px;
   border: 1px solid var(--hairline);
-  border-radius: 17px;
+  border-radius: var(--radius-xl);
   background: transparent;
   color: var(--ink);
   cursor: pointer;

@@ -20,7 +20,7 @@ const words = computed(() => parts.value.map((p) => `${p.word} ${Math.round(100 
 .bar {
   display: flex;
   height: 11px;
-  border-radius: 4px;
+  border-radius: var(--radius-sm);
   overflow: hidden;
 }
 .part {

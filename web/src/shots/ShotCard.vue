@@ -5,12 +5,14 @@ import { ENDINGS } from './endings'
 import HitDiscs from './HitDiscs.vue'
 import TipClock from './TipClock.vue'
 import { capital, chanceWords, percent, spread, unbroken } from './words'
+import { text } from '@/words/text/shots'
+import { decimal } from '@/words/numbers'
 
 /** One shot as a player sets up for it: aim, tip, speed, what to watch, why, and how it ends. */
 const props = defineProps<{ option: Option; game: string; isBest: boolean; why: string }>()
 const turning = computed(() => props.option.turning_point)
 const heading = computed(() =>
-  props.isBest ? 'Why this one' : props.option.behind_best ? 'Why not this one' : 'How it ends',
+  props.isBest ? text.whyThisOne : props.option.behind_best ? text.whyNotThisOne : text.howItEnds,
 )
 const cautions = computed(() =>
   (props.option.cautions ?? []).map(({ words, share }) =>
@@ -19,7 +21,7 @@ const cautions = computed(() =>
 )
 const butt = computed(() => {
   const raised = props.option.stroke.elevation_deg ?? 0
-  return raised ? `butt raised ${Math.round(raised)}°` : 'cue level'
+  return raised ? text.buttRaised(Math.round(raised)) : text.cueLevel
 })
 const endings = computed(() =>
   ENDINGS.filter((e) => (props.option.shares[e.key] ?? 0) >= 0.005).map((e) => ({
@@ -31,29 +33,27 @@ const endings = computed(() =>
 </script>
 
 <template>
-  <section class="card sheet" aria-label="Shot card">
+  <section class="card sheet" :aria-label="text.shotCard">
     <div>
-      <h3>Aim</h3>
+      <h3>{{ text.aim }}</h3>
       <HitDiscs :option="option" />
     </div>
     <div>
-      <h3>Tip</h3>
+      <h3>{{ text.tip }}</h3>
       <TipClock :side="option.stroke.side ?? 0" :height="option.stroke.height ?? 0" :words="option.tip" />
       <b>{{ option.tip }}</b>
       <template v-if="option.arrival">
-        <h3 class="next">Cue ball</h3>
+        <h3 class="next">{{ text.cueBall }}</h3>
         <span>{{ option.arrival }}</span>
       </template>
     </div>
     <div>
-      <h3>Speed</h3>
+      <h3>{{ text.speed }}</h3>
       <span class="speed">{{ capital(option.speed.pace) }}</span>
-      <b :title="'Table lengths that a ball so struck along the table travels, its cushions included'">{{
-        option.speed.words
-      }}</b>
-      <span class="muted">{{ option.stroke.speed_mps.toFixed(1) }} m/s, {{ butt }}</span>
+      <b :title="text.lengthsMean">{{ option.speed.words }}</b>
+      <span class="muted">{{ decimal(option.stroke.speed_mps) }} m/s, {{ butt }}</span>
       <template v-if="cautions.length">
-        <h3 class="next">Watch</h3>
+        <h3 class="next">{{ text.watch }}</h3>
         <ul>
           <li v-for="words in cautions.slice(0, 4)" :key="words">{{ words }}</li>
         </ul>
@@ -63,15 +63,15 @@ const endings = computed(() =>
       <h3>{{ heading }} <slot name="acts" /></h3>
       <p>{{ isBest ? why : option.behind_best }}</p>
       <p v-if="turning && turning.make !== null">
-        You make it {{ percent(turning.mine) }} of the time;
-        <b>{{ isBest ? 'it stays best' : 'it becomes best' }} from {{ percent(turning.make) }}.</b>
+        {{ text.youMakeIt(percent(turning.mine)) }}
+        <b>{{ text.bestFrom(isBest ? text.itStaysBest : text.itBecomesBest, percent(turning.make)) }}</b>
       </p>
       <table>
         <thead>
           <tr>
             <td />
-            <th scope="col">how often</th>
-            <th scope="col">{{ chanceWords(game) }} then</th>
+            <th scope="col">{{ text.howOften }}</th>
+            <th scope="col">{{ text.chanceThen(chanceWords(game)) }}</th>
           </tr>
         </thead>
         <tbody>
@@ -83,7 +83,7 @@ const endings = computed(() =>
         </tbody>
       </table>
       <details v-if="option.doubt_words">
-        <summary>{{ spread(option.rack_chance) }}: how sure is that?</summary>
+        <summary>{{ text.howSureIsThat(spread(option.rack_chance)) }}</summary>
         <p>{{ option.doubt_words }}</p>
       </details>
     </div>
@@ -104,7 +104,7 @@ const endings = computed(() =>
   align-content: start;
 }
 h3 {
-  font: 600 13px var(--sans);
+  font: 600 var(--text-sm) var(--sans);
   color: var(--muted);
 }
 .next {
@@ -113,11 +113,11 @@ h3 {
 ul {
   margin: 0;
   padding-left: 14px;
-  font-size: 12.5px;
+  font-size: var(--text-sm);
   line-height: 1.3;
 }
 .speed {
-  font: 600 22px/1.15 var(--serif);
+  font: 600 var(--text-xl)/1.15 var(--serif);
 }
 .why p {
   margin: 0 0 4px;
@@ -125,12 +125,12 @@ ul {
 summary {
   margin-top: 4px;
   color: var(--brass);
-  font-size: 13px;
+  font-size: var(--text-sm);
   cursor: pointer;
 }
 table {
   border-collapse: collapse;
-  font-size: 13px;
+  font-size: var(--text-sm);
 }
 th {
   text-align: left;

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { onUnmounted, ref, watch } from 'vue'
 import KeyLabel from '@/parts/KeyLabel.vue'
+import { text } from '@/words/text/shots'
+import { decimal } from '@/words/numbers'
 
 /** Plays the drawn shot in time: null is the whole of it at once. */
 const props = defineProps<{ seconds: number }>()
@@ -49,19 +51,19 @@ defineExpose({ play })
 <template>
   <div class="time">
     <button type="button" :aria-pressed="playing" @click="play">
-      <span v-if="playing">Pause</span><KeyLabel v-else label="Play" letter="P" />
+      <span v-if="playing">{{ text.pause }}</span><KeyLabel v-else :label="text.play" letter="P" />
     </button>
     <input
       type="range"
-      aria-label="Time of the shot"
+      :aria-label="text.timeOfTheShot"
       min="0"
       :max="seconds"
       step="0.02"
       :value="time ?? seconds"
-      :aria-valuetext="`${(time ?? seconds).toFixed(1)} of ${seconds.toFixed(1)} seconds`"
+      :aria-valuetext="text.ofSeconds(decimal(time ?? seconds), decimal(seconds))"
       @input="scrub"
     />
-    <span class="muted">{{ (time ?? seconds).toFixed(1) }} s</span>
+    <span class="muted">{{ decimal(time ?? seconds) }} s</span>
   </div>
 </template>
 
@@ -71,14 +73,14 @@ defineExpose({ play })
   display: flex;
   align-items: center;
   gap: 10px;
-  font-size: 13px;
+  font-size: var(--text-sm);
 }
 button {
-  font: 600 13px var(--sans);
+  font: 600 var(--text-sm) var(--sans);
   min-width: 58px;
   min-height: 32px;
   border: 1px solid var(--hairline);
-  border-radius: 16px;
+  border-radius: var(--radius-lg);
   background: transparent;
   color: var(--ink);
   cursor: pointer;

@@ -2,6 +2,7 @@
 import { ref } from 'vue'
 import { arrowOf } from '@/drawing/arrows'
 import { useDrag } from '@/drawing/pointer'
+import { text } from '@/words/text/shots'
 
 /** The cue ball from behind as a clock face, with the tip's place on it; moved by drag or arrow keys when it can be set. */
 const props = defineProps<{ side: number; height: number; words: string; settable?: boolean }>()
@@ -31,7 +32,7 @@ function step(event: KeyboardEvent) {
     :class="{ settable }"
     :role="settable ? 'slider' : 'img'"
     :tabindex="settable ? 0 : undefined"
-    :aria-label="settable ? 'Tip on the cue ball' : words"
+    :aria-label="settable ? text.tipOnTheCueBall : words"
     :aria-valuenow="settable ? Math.round(100 * height) : undefined"
     :aria-valuetext="settable ? words : undefined"
     v-on="dragging"

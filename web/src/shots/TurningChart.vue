@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { Option } from '@/api/client'
 import { percent } from './words'
+import { text } from '@/words/text/shots'
 
 const props = defineProps<{ turning: NonNullable<Option['turning_point']> }>()
 /** Make chance runs to the right, rack chance upward; both 0 to 1. */
@@ -14,8 +15,14 @@ const mine = computed(() => {
 })
 const words = computed(() => {
   const t = props.turning
-  const crossing = t.make === null ? 'no make chance makes the two equal' : `equal at ${percent(t.make)}`
-  return `Rack chance by make chance: ${percent(t.if_missed)} if missed, ${percent(t.if_made)} if made; the best other option ${percent(t.other)}; ${crossing}; you make it ${percent(t.mine)}.`
+  const crossing = t.make === null ? text.neverEqual : text.equalAt(percent(t.make))
+  return text.turningWords(
+    percent(t.if_missed),
+    percent(t.if_made),
+    percent(t.other),
+    crossing,
+    percent(t.mine),
+  )
 })
 </script>
 
@@ -29,7 +36,7 @@ const words = computed(() => {
       <text v-for="v in [0, 0.5, 1]" :key="`x${v}`" :x="x(v)" :y="y(0) + 14" text-anchor="middle">
         {{ 100 * v }}
       </text>
-      <text :x="x(0.5)" :y="y(0) + 29" text-anchor="middle">make chance, %</text>
+      <text :x="x(0.5)" :y="y(0) + 29" text-anchor="middle">{{ text.makeChance }}</text>
     </g>
     <path class="other" :d="`M${x(0)} ${y(turning.other)}H${x(1)}`" />
     <path class="line" :d="`M${x(0)} ${y(turning.if_missed)}L${x(1)} ${y(turning.if_made)}`" />

@@ -2,6 +2,7 @@
 import type { Option, Stroke } from '@/api/client'
 import { ref } from 'vue'
 import { capital, leadWords, percent, unbroken } from './words'
+import { text } from '@/words/text/shots'
 
 /** A line opened: the strokes by which its shot may be played, each against the one that is advised. */
 defineProps<{ option: Option }>()
@@ -12,20 +13,16 @@ const open = ref(false)
 <template>
   <div class="ways">
     <button type="button" class="opener" :aria-expanded="open" @click="open = !open">
-      {{ open ? 'Close its ways' : `Open its ${option.ways?.length} ways` }}
+      {{ open ? text.closeItsWays : text.openItsWays(option.ways?.length ?? 0) }}
     </button>
     <p v-if="open" class="muted">{{ option.ways_words }}</p>
-    <ol v-if="open" aria-label="Ways of playing it">
+    <ol v-if="open" :aria-label="text.waysOfPlayingIt">
       <li v-for="(way, i) in option.ways" :key="i">
-        <button
-          type="button"
-          title="Take this stroke as your own shot: see it, change it"
-          @click="$emit('take', way.stroke as Stroke)"
-        >
+        <button type="button" :title="text.takeStroke" @click="$emit('take', way.stroke as Stroke)">
           <span
             >{{ capital(way.words)
             }}<span class="muted">{{
-              unbroken(`${way.speed.words}, ${way.tip}; made ${percent(way.make)}`)
+              unbroken(text.wayWords(way.speed.words, way.tip, percent(way.make)))
             }}</span></span
           >
           <span class="lead" :class="{ alike: way.alike }">{{ leadWords(way) }}</span>
@@ -41,7 +38,7 @@ const open = ref(false)
   border-left: 3px solid var(--brass);
   border-bottom: 1px solid var(--hairline);
   background: var(--tint);
-  font-size: 13px;
+  font-size: var(--text-sm);
 }
 p {
   margin: 0 0 2px;
@@ -57,7 +54,7 @@ ol {
   border: 0;
   background: none;
   color: var(--brass);
-  font: 600 13px var(--sans);
+  font: 600 var(--text-sm) var(--sans);
   cursor: pointer;
 }
 li button {

@@ -4,6 +4,7 @@ import { useGuarded } from '@/api/guarded'
 import { isActive } from '@/api/follow'
 import { createQuestion } from '@/api/question'
 import { upload } from '@/api/upload'
+import { text } from '@/words/text/stores'
 
 type Asked = Import['question']
 
@@ -16,7 +17,7 @@ export function useImport(done: (found: Imported, asked: Asked) => void) {
     if (next.status === 'done' && next.document) done(next.document, next.question)
     if (next.status === 'failed') problems.value = told(next)
     if (next.status === 'stopped')
-      problems.value = [{ where: '', what: 'Stopped: nothing of the file was taken', accepted: '' }]
+      problems.value = [{ where: '', what: text.stoppedNothingOfTheFile, accepted: '' }]
   }
   const told = (failed: Import) =>
     failed.document?.problems.length

@@ -4,6 +4,7 @@ import { answered, api, problemsOf, type Problem, type Stroke, type Trial } from
 import type { LayoutDocument } from '@/board/document'
 import { useSharedBoard } from '@/board/useBoard'
 import { useStudy } from './study'
+import { text } from '@/words/text/stores'
 
 const FIRST: Stroke = { aim_deg: 0, speed_mps: 1.6, side: 0, height: 0, elevation_deg: 0 }
 /** What a cue can do: the tip stays on the ball, R from its centre. */
@@ -89,7 +90,7 @@ export const useOwnShot = defineStore('own-shot', () => {
     if (!stroke.value) return
     const own = { ...stroke.value, aim_deg: Math.round(stroke.value.aim_deg * 1e3) / 1e3 }
     leave()
-    board.run({ do: 'add-stroke', stroke: { name: 'my shot', ...own } })
+    board.run({ do: 'add-stroke', stroke: { name: text.myShot, ...own } })
     await study.weigh()
   }
   // Balls may be set up anew while a shot is being aimed.

@@ -6,6 +6,7 @@ import type { Place } from '@/drawing/place'
 import { sameThing } from '@/api/same'
 import { useSharedBoard } from '@/board/useBoard'
 import { createQuestion } from '@/api/question'
+import { text } from '@/words/text/stores'
 
 const POLL_MS = 150
 
@@ -28,13 +29,13 @@ export interface Variant {
 /** What of a plan was changed, in a few words. */
 export function changeWords({ order, pockets, rests, strokes, goal }: Fixed): string {
   const parts = [
-    ...(goal === 'rack' ? ['misses count'] : []),
+    ...(goal === 'rack' ? [text.missesCount] : []),
     ...(order.length ? [`order ${order.join(' ')}`] : []),
     ...Object.entries(pockets).map(([ball, pocket]) => `${ball} ${pocket.replace('-', ' ')}`),
-    ...Object.keys(rests).map((ball) => `after the ${ball} elsewhere`),
-    ...Object.keys(strokes).map((ball) => `my shot at the ${ball}`),
+    ...Object.keys(rests).map((ball) => text.afterTheElsewhere(ball)),
+    ...Object.keys(strokes).map((ball) => text.myShotAtThe(ball)),
   ]
-  return parts.join(', ') || 'the best found'
+  return parts.join(', ') || text.theBestFound
 }
 
 /** The run-out on the screen: asked, followed while it is worked out, one ball of it looked at. */

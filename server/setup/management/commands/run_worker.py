@@ -3,6 +3,7 @@
 import asyncio
 import signal
 import threading
+from concurrent.futures import ThreadPoolExecutor
 from typing import Any
 
 from django.core.management.base import BaseCommand
@@ -10,6 +11,9 @@ from procrastinate.contrib.django import app as django_app
 
 from partita.kernels import stages
 from partita.warming import load
+
+# Who looks after the queue itself.
+_CARERS = 1
 
 
 def _load(name: str) -> None:
@@ -26,7 +30,7 @@ class Command(BaseCommand):
         """Timing of the heartbeat, shorter in tests."""
         parser.add_argument("--heartbeat", type=float, default=1.5)
         parser.add_argument("--stalled-after", type=float, default=6.0)
-        parser.add_argument("--jobs", type=int, default=8, help="questions open at a time; one is worked on")
+        parser.add_argument("--jobs", type=int, default=24, help="questions open at a time; one is worked on")
         parser.add_argument("--only", choices=("studies", "long"), help="one queue instead of both")
         parser.add_argument("--lazy", action="store_true", help="load what plans need when the first one asks for it")
 
@@ -49,6 +53,9 @@ class Command(BaseCommand):
         """Queues side by side: neither care nor somebody who waits for an answer stands behind long work."""
         app = django_app.with_connector(django_app.connector.get_worker_connector())  # type: ignore[attr-defined]
         async with app.open_async():
+            # A job has a thread while it waits for its step, too. Those that come of themselves are too few for all.
+            threads = ThreadPoolExecutor(sum(self._jobs.values()) + _CARERS)
+            asyncio.get_running_loop().set_default_executor(threads)
             queues = [asyncio.ensure_future(self._care(app)), asyncio.ensure_future(self._take(app, is_lazy))]
             for sign in (signal.SIGTERM, signal.SIGINT):
                 asyncio.get_running_loop().add_signal_handler(sign, lambda: [queue.cancel() for queue in queues])
@@ -59,7 +66,7 @@ class Command(BaseCommand):
             await asyncio.gather(*queues, return_exceptions=True)
 
     async def _care(self, app: Any) -> None:
-        await app.run_worker_async(queues=["care"], name="care", concurrency=1, **self._with)
+        await app.run_worker_async(queues=["care"], name="care", concurrency=_CARERS, **self._with)
 
     async def _take(self, app: Any, is_lazy: bool) -> None:
         """What a dead worker left is put back meanwhile; jobs are taken when what most of them need is loaded.

@@ -7,6 +7,7 @@ import ImportLine from '@/parts/ImportLine.vue'
 import ProblemList from '@/parts/ProblemList.vue'
 import { useSession } from '@/session/session'
 import { useImport } from '@/stores/imports'
+import { text } from '@/words/text/account'
 
 /** One's account: everything of it as one file, out and in; another password; and its end. */
 const session = useSession()
@@ -55,69 +56,71 @@ const PARTS: [string, string][] = [
   ['layouts', 'layouts'],
   ['studies', 'studies'],
   ['matches', 'matches'],
-  ['decisions', 'decisions of no match'],
-  ['sittings', 'sittings at drills'],
-  ['rounds', 'rounds of the quiz'],
+  ['decisions', text.decisionsOfNoMatch],
+  ['sittings', text.sittingsAtDrills],
+  ['rounds', text.roundsOfTheQuiz],
 ]
 const broughtWords = computed(() => {
   const found = brought.value
   if (!found) return ''
   const parts = PARTS.filter(([key]) => found[key]).map(([key, name]) => `${found[key]} ${name}`)
-  return parts.length ? `Brought back: ${parts.join(', ')}.` : 'All of it was here already.'
+  return parts.length ? text.broughtBack(parts.join(', ')) : text.nothingNew
 })
 </script>
 
 <template>
-  <section class="sheet" aria-label="My account">
-    <h2>My account</h2>
+  <section class="sheet" :aria-label="text.myAccount">
+    <h2>{{ text.myAccount }}</h2>
     <ProblemList :problems="[...problems, ...back.problems.value]" />
     <ImportLine v-if="running" :share="share" :waits="waits" @stop="back.stop" />
     <p>
-      <a class="link" href="/api/account/file" download>Take everything away as one file</a>
-      <span class="muted"> players, tables, attempts, layouts, kept studies, tries, the record.</span>
+      <a class="link" href="/api/account/file" download>{{ text.takeAway }}</a>
+      <span class="muted"> {{ text.whatIsTakenAway }}</span>
     </p>
     <p>
-      <button type="button" @click="whole?.click()">Bring such a file back</button>
+      <button type="button" @click="whole?.click()">{{ text.bringBack }}</button>
       <input
         ref="whole"
         type="file"
         accept=".json,application/json"
         class="visually-hidden"
         tabindex="-1"
-        aria-label="A file of an account"
+        :aria-label="text.aFileOfAnAccount"
         @change="bringBack"
       />
       <span v-if="broughtWords" role="status"> {{ broughtWords }}</span>
     </p>
     <p v-if="!doing" class="choices">
-      <button type="button" @click="begin('password')">Another password …</button>
-      <button type="button" class="goodbye" @click="begin('leave')">Delete my account …</button>
-      <span v-if="isChanged" role="status">Your password is changed; other devices are signed out.</span>
+      <button type="button" @click="begin('password')">{{ text.otherPasswordOpens }}</button>
+      <button type="button" class="goodbye" @click="begin('leave')">{{ text.deletionOpens }}</button>
+      <span v-if="isChanged" role="status">{{ text.passwordChanged }}</span>
     </p>
     <form
       v-else-if="doing === 'password'"
       class="choices"
-      aria-label="Another password"
+      :aria-label="text.anotherPassword"
       @submit.prevent="change"
     >
       <label
-        >Password now
+        >{{ text.passwordNow }}
         <input v-model="password" type="password" autocomplete="current-password" maxlength="200"
       /></label>
       <label
-        >New password <input v-model="fresh" type="password" autocomplete="new-password" maxlength="200"
+        >{{ text.newPassword }}
+        <input v-model="fresh" type="password" autocomplete="new-password" maxlength="200"
       /></label>
-      <span class="muted">Twelve letters or more.</span>
-      <button type="submit" class="main" :disabled="!password || !fresh">Change it</button>
-      <button type="button" @click="begin(null)">Keep it</button>
+      <span class="muted">{{ text.passwordLength }}</span>
+      <button type="submit" class="main" :disabled="!password || !fresh">{{ text.changeIt }}</button>
+      <button type="button" @click="begin(null)">{{ text.keepIt }}</button>
     </form>
-    <form v-else class="choices" aria-label="Delete my account" @submit.prevent="leave">
-      <p>All that {{ session.username }} has here goes for good. Take it away as a file first.</p>
+    <form v-else class="choices" :aria-label="text.deleteMyAccount" @submit.prevent="leave">
+      <p>{{ text.allGoes(session.username ?? '') }}</p>
       <label
-        >Password <input v-model="password" type="password" autocomplete="current-password" maxlength="200"
+        >{{ text.password }}
+        <input v-model="password" type="password" autocomplete="current-password" maxlength="200"
       /></label>
-      <button type="submit" class="goodbye" :disabled="!password">Delete for good</button>
-      <button type="button" @click="begin(null)">Keep it</button>
+      <button type="submit" class="goodbye" :disabled="!password">{{ text.deleteForGood }}</button>
+      <button type="button" @click="begin(null)">{{ text.keepIt }}</button>
     </form>
   </section>
 </template>

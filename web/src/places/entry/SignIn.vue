@@ -4,6 +4,7 @@ import InputText from 'primevue/inputtext'
 import { ref } from 'vue'
 import { problemsOf, sentence, type Problem } from '@/api/client'
 import { useSession } from '@/session/session'
+import { text } from '@/words/text/entry'
 
 const session = useSession()
 const name = ref('')
@@ -29,11 +30,11 @@ async function enter() {
 <template>
   <main class="entry">
     <form class="sheet" @submit.prevent="enter">
-      <h1>Partita</h1>
-      <p class="muted">Which shot wins this rack most often, and how sure is that?</p>
-      <label for="name">Name</label>
+      <h1>{{ text.partita }}</h1>
+      <p class="muted">{{ text.whichShotWinsThisRack }}</p>
+      <label for="name">{{ text.name }}</label>
       <InputText id="name" v-model="name" autocomplete="username" required fluid />
-      <label for="password">Password</label>
+      <label for="password">{{ text.password }}</label>
       <InputText
         id="password"
         v-model="password"
@@ -44,17 +45,17 @@ async function enter() {
         fluid
       />
       <p v-if="making" id="password-rule" class="muted">
-        Twelve letters or more. Three or four words in a row are easy to keep.
+        {{ text.twelveLettersOrMoreThree }}
       </p>
-      <label class="show"><input v-model="shown" type="checkbox" /> Show what I type</label>
+      <label class="show"><input v-model="shown" type="checkbox" /> {{ text.showWhatIType }}</label>
       <p v-for="problem in problems" :key="problem.what" class="problem" role="alert">
         {{ sentence(problem) }}
       </p>
-      <Button type="submit" :label="making ? 'Make the account' : 'Sign in'" :loading="busy" fluid />
+      <Button type="submit" :label="making ? text.makeTheAccount : text.signIn" :loading="busy" fluid />
       <Button
         type="button"
         variant="text"
-        :label="making ? 'I have an account' : 'Make an account'"
+        :label="making ? text.iHaveAnAccount : text.makeAnAccount"
         fluid
         @click="making = !making"
       />
@@ -76,7 +77,7 @@ form {
   gap: 7px;
 }
 h1 {
-  font-size: 34px;
+  font-size: var(--text-3xl);
 }
 p {
   margin: 0 0 8px;

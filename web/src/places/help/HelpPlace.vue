@@ -116,7 +116,7 @@ section {
 }
 h2 {
   margin: 6px 0 4px;
-  font-size: 18px;
+  font-size: var(--text-lg);
 }
 ol {
   margin: 0;

@@ -5,6 +5,7 @@ import { AIM_MARKS } from '@/shots/endings'
 import ShareBar from '@/shots/ShareBar.vue'
 import { percent } from '@/shots/words'
 import { numberWords } from '@/drawing/rails'
+import { text } from '@/words/text/kicks'
 
 /** One way in the list: what it is, its number beside the sum, how often it is a good hit, and the rack chance. */
 const props = defineProps<{ way: KickWay; rank: number; chosen: boolean; rackWords: string }>()
@@ -13,13 +14,13 @@ const aim = computed(() => AIM_MARKS[props.way.aim])
 const numbers = computed(() => {
   const { number, sum } = props.way
   if (number === null) return ''
-  const said = sum.first_rail == null ? 'no sum' : `sum ${numberWords(sum.first_rail)}`
-  return `aim ${numberWords(number)} · ${said}`
+  const said = sum.first_rail == null ? text.noSum : `sum ${numberWords(sum.first_rail)}`
+  return text.aimAndSum(numberWords(number), said)
 })
 /** What a foul costs against a good hit, in points of rack chance. */
 const foul = computed(() => {
   const points = Math.round(100 * (props.way.foul_cost ?? 0))
-  return points > 0 ? ` · a foul costs ${points}` : ''
+  return points > 0 ? text.aFoulCosts(points) : ''
 })
 /** How often the ball falls as meant, struck either way. */
 const schools = computed(() =>
@@ -37,12 +38,12 @@ const schools = computed(() =>
           ><span class="aim">{{ aim?.mark }} {{ aim?.word }}</span> {{ way.detail }}{{ foul }}</span
         >
         <span class="numbers">{{ numbers }}</span>
-        <span v-if="schools" class="muted">falls as called: {{ schools }}</span>
+        <span v-if="schools" class="muted">{{ text.fallsAsCalled(schools) }}</span>
         <ShareBar :shares="way.shares" />
       </span>
       <span class="chance">
         <span class="big">{{ Math.round(100 * way.good_hit.value) }}<small> %</small></span>
-        <span class="muted">good hit</span>
+        <span class="muted">{{ text.goodHit }}</span>
         <span class="rack">{{ rackWords }} {{ percent(way.rack_chance.value) }}</span>
       </span>
     </button>
@@ -61,7 +62,7 @@ button {
   border-bottom: 1px solid var(--hairline);
   background: none;
   color: var(--ink);
-  font: 400 13px/1.35 var(--sans);
+  font: 400 var(--text-sm)/1.35 var(--sans);
   text-align: left;
   cursor: pointer;
 }
@@ -76,7 +77,7 @@ button:focus-visible {
   outline-offset: -3px;
 }
 .rank {
-  font: 600 15px var(--serif);
+  font: 600 var(--text-base) var(--serif);
   color: var(--muted);
 }
 .words {
@@ -85,7 +86,7 @@ button:focus-visible {
   align-content: start;
 }
 .words b {
-  font-size: 14.5px;
+  font-size: var(--text-md);
 }
 .aim {
   margin-right: 4px;
@@ -100,13 +101,13 @@ button:focus-visible {
   display: grid;
   justify-items: end;
   align-content: start;
-  font-size: 12.5px;
+  font-size: var(--text-sm);
 }
 .big {
-  font: 600 25px/1 var(--serif);
+  font: 600 var(--text-2xl)/1 var(--serif);
 }
 .big small {
-  font-size: 13px;
+  font-size: var(--text-sm);
 }
 .rack {
   font-weight: 600;

@@ -28,6 +28,7 @@ import { useKicksKeys } from './useKicksKeys'
 import { useTryLog } from './useTryLog'
 import WaysSheet from './WaysSheet.vue'
 import WindowChart from './WindowChart.vue'
+import { text } from '@/words/text/kicks'
 
 const emit = defineEmits<{ keys: [] }>()
 const board = useSharedBoard()
@@ -89,8 +90,8 @@ const frameOf = (given: { frame: Frame; radius: number }) => given
 <template>
   <BoardPage
     ref="page"
-    :title="`Kicks: ${board.name || 'untitled layout'}`"
-    label="The layout with the way"
+    :title="text.kicks(board.name || text.untitledLayout)"
+    :label="text.theLayoutWithTheWay"
     :say="say"
     :problems="all"
     @rack="newRack"
@@ -99,12 +100,12 @@ const frameOf = (given: { frame: Frame; radius: number }) => given
       <FrameActs @keys="emit('keys')" />
       <Button
         v-if="kicks.running && !kicks.stale"
-        label="Stop"
+        :label="text.stop"
         variant="outlined"
         class="go"
         @click="kicks.stop()"
       />
-      <Button v-else class="go" @click="kicks.ask()"><KeyLabel label="Find" letter="F" /></Button>
+      <Button v-else class="go" @click="kicks.ask()"><KeyLabel :label="text.find" letter="W" /></Button>
     </template>
     <template #table>
       <BoardTable
@@ -133,7 +134,7 @@ const frameOf = (given: { frame: Frame; radius: number }) => given
       </BoardTable>
       <p v-if="log.logging.value" class="pointing" role="status">
         {{ log.words.value }}
-        <button type="button" @click="leave()">Leave it</button>
+        <button type="button" @click="leave()">{{ text.leaveIt }}</button>
       </p>
     </template>
     <template #tools>
@@ -142,23 +143,23 @@ const frameOf = (given: { frame: Frame; radius: number }) => given
         size="small"
         :disabled="!look"
         :aria-pressed="drawn"
-        title="Draw the player’s tries, and where all balls come to rest (E)"
+        :title="text.triesMean"
         @click="drawn = !drawn"
-        ><KeyLabel label="Tries" letter="E"
+        ><KeyLabel :label="text.tries" letter="I"
       /></Button>
       <Button
         variant="text"
         size="small"
         :disabled="!kicks.way"
         :aria-pressed="!!aim.aiming.value"
-        title="Aim by hand: drag on the cloth, or along the window (Y)"
+        :title="text.myAimMeans"
         @click="aim.aiming.value ? aim.leave() : aim.begin()"
-        ><KeyLabel label="My aim" letter="Y"
+        ><KeyLabel :label="text.myAim" letter="Y"
       /></Button>
     </template>
     <template #right><WaysSheet class="right" /></template>
     <template #more>
-      <section class="more" aria-label="The way looked at closely">
+      <section class="more" :aria-label="text.theWayLookedAtClosely">
         <OwnShotCard v-if="aim.aiming.value" use="Weigh it beside the others" @use="aim.weigh()" />
         <template v-if="look">
           <SumCard :look="look" @take="aim.begin($event)" />

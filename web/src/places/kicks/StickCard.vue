@@ -1,20 +1,24 @@
 <script setup lang="ts">
 import type { KickStick } from '@/api/client'
+import { text } from '@/words/text/kicks'
+import { decimal } from '@/words/numbers'
 
 /** Kick and stick: how the cue ball comes in, what holds it, and how far both balls go from a full hit. */
 defineProps<{ stick: KickStick }>()
 const TIPS = ['draw', 'centre', 'follow'] as const
 const PACES = ['soft', 'medium', 'firm'] as const
-const way = (diamonds: number | null | undefined) => (diamonds == null ? '–' : diamonds.toFixed(1))
+const way = (diamonds: number | null | undefined) => (diamonds == null ? '–' : decimal(diamonds))
 </script>
 
 <template>
-  <article class="stick sheet" aria-label="Kick and stick">
-    <h3>Will it stick?</h3>
+  <article class="stick sheet" :aria-label="text.kickAndStick">
+    <h3>{{ text.willItStick }}</h3>
     <p>{{ stick.words }}</p>
     <table>
       <caption>
-        Diamonds that the cue ball, and the ball, end from a full hit
+        {{
+          text.stickTableCaption
+        }}
       </caption>
       <thead>
         <tr>
@@ -44,7 +48,7 @@ const way = (diamonds: number | null | undefined) => (diamonds == null ? '–' :
   padding: 11px 16px 12px;
 }
 h3 {
-  font: 600 13px var(--sans);
+  font: 600 var(--text-sm) var(--sans);
   color: var(--muted);
 }
 p {
@@ -52,13 +56,13 @@ p {
 }
 table {
   border-collapse: collapse;
-  font-size: 13px;
+  font-size: var(--text-sm);
 }
 caption {
   caption-side: bottom;
   text-align: left;
   color: var(--muted);
-  font-size: 12.5px;
+  font-size: var(--text-sm);
 }
 th,
 td {

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { KickLook, Stroke } from '@/api/client'
 import { numberWords } from '@/drawing/rails'
+import { text } from '@/words/text/kicks'
 
 /** The sum as one says it, how one comes to it, what this table asks, and what other strokes need. */
 const props = defineProps<{ look: KickLook }>()
@@ -17,25 +18,25 @@ const answer = computed(() => {
 </script>
 
 <template>
-  <article class="sums sheet" aria-label="The sum">
+  <article class="sums sheet" :aria-label="text.theSum">
     <div>
-      <h3>The sum</h3>
+      <h3>{{ text.theSum }}</h3>
       <p class="aloud">{{ sum.words }}</p>
       <ol v-if="sum.steps?.length" class="steps">
         <li v-for="step in sum.steps" :key="step">{{ step }}</li>
       </ol>
     </div>
     <div v-if="sum.kind !== 'none'">
-      <h3>This table</h3>
-      <p v-if="answer" class="aloud">aim {{ answer }}</p>
+      <h3>{{ text.thisTable }}</h3>
+      <p v-if="answer" class="aloud">{{ text.aimAt(answer) }}</p>
       <p v-if="!look.correction?.enough">{{ sum.ask }}</p>
       <p v-if="look.correction">{{ look.correction.words }}</p>
       <table>
         <thead>
           <tr>
-            <th scope="col">struck</th>
-            <th scope="col">number</th>
-            <th scope="col">against the sum</th>
+            <th scope="col">{{ text.struck }}</th>
+            <th scope="col">{{ text.number }}</th>
+            <th scope="col">{{ text.againstTheSum }}</th>
           </tr>
         </thead>
         <tbody>
@@ -44,14 +45,14 @@ const answer = computed(() => {
               <button
                 v-if="one.number !== null"
                 type="button"
-                :title="`Aim it by hand, ${one.how}`"
+                :title="text.aimItByHand(one.how)"
                 @click="$emit('take', one.stroke as Stroke)"
               >
                 {{ one.how }}
               </button>
               <template v-else>{{ one.how }}</template>
             </th>
-            <td>{{ one.number === null ? 'does not get there' : numberWords(one.number) }}</td>
+            <td>{{ one.number === null ? text.doesNotGetThere : numberWords(one.number) }}</td>
             <td>{{ one.words }}</td>
           </tr>
         </tbody>
@@ -68,12 +69,12 @@ const answer = computed(() => {
   padding: 11px 16px 13px;
 }
 h3 {
-  font: 600 13px var(--sans);
+  font: 600 var(--text-sm) var(--sans);
   color: var(--muted);
 }
 .aloud {
   margin: 0 0 3px;
-  font: 600 22px/1.2 var(--serif);
+  font: 600 var(--text-xl)/1.2 var(--serif);
 }
 p {
   margin: 0 0 5px;
@@ -87,7 +88,7 @@ p {
 }
 table {
   border-collapse: collapse;
-  font-size: 13px;
+  font-size: var(--text-sm);
 }
 th {
   padding: 0 12px 1px 0;
@@ -105,7 +106,7 @@ button {
   border: 0;
   background: none;
   color: var(--brass);
-  font: 600 13px var(--sans);
+  font: 600 var(--text-sm) var(--sans);
   text-align: left;
   cursor: pointer;
 }

@@ -1,9 +1,12 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
+import KeyLabel from '@/parts/KeyLabel.vue'
 import ProblemList from '@/parts/ProblemList.vue'
 import { saveFile } from '@/frame/saveFile'
 import { useTries } from '@/stores/tries'
 import { numberWords } from '@/drawing/rails'
+import { text } from '@/words/text/kicks'
+import { decimal } from '@/words/numbers'
 
 /** The tries on this table: what they say of its sums and cushions; struck out, taken in and out, printed as a card. */
 defineProps<{ canLog: boolean; logging: boolean }>()
@@ -15,7 +18,7 @@ const kept = computed(() => tries.kept?.tries ?? [])
 const says = computed(() => tries.kept?.says ?? null)
 const cushions = computed(() =>
   Object.entries(says.value?.cushions ?? {}).map(([name, one]) => ({
-    name: name === 'e_c' ? 'Speed kept at a cushion' : 'Grip of the cushions',
+    name: name === 'e_c' ? text.speedKeptAtACushion : text.gripOfTheCushions,
     ...one,
   })),
 )
@@ -34,32 +37,31 @@ async function csvOut() {
 </script>
 
 <template>
-  <article class="tries sheet" aria-label="Tries on this table">
-    <h3>What this table does</h3>
+  <article class="tries sheet" :aria-label="text.triesOnThisTable">
+    <h3>{{ text.whatThisTableDoes }}</h3>
     <p>{{ says?.words }}</p>
     <p v-for="one in says?.corrections ?? []" :key="one.kind">
       <b>{{ one.kind.replace('-', ' ') }}</b>: {{ one.words }}
     </p>
     <p v-if="cushions.length" class="muted">
       <span v-for="one in cushions" :key="one.name"
-        >{{ one.name }} {{ one.value.toFixed(2) }} ± {{ one.half.toFixed(2) }} (set
-        {{ one.set_to.toFixed(2) }}).
+        >{{ text.learned(one.name, decimal(one.value, 2), decimal(one.half, 2), decimal(one.set_to, 2)) }}
       </span>
     </p>
     <div class="acts">
       <button type="button" class="main" :disabled="!canLog" :aria-pressed="logging" @click="$emit('log')">
-        Log a try
+        <KeyLabel :label="text.logATry" letter="g" />
       </button>
-      <button type="button" @click="cardOut">Kick card (PDF)</button>
-      <button type="button" @click="file?.click()">Take in CSV</button>
-      <button v-if="kept.length" type="button" @click="csvOut">Save as CSV</button>
+      <button type="button" @click="cardOut">{{ text.kickCardPdf }}</button>
+      <button type="button" @click="file?.click()">{{ text.takeInCsv }}</button>
+      <button v-if="kept.length" type="button" @click="csvOut">{{ text.saveAsCsv }}</button>
       <input
         ref="file"
         type="file"
         accept=".csv,text/csv"
         class="visually-hidden"
         tabindex="-1"
-        aria-label="Tries as CSV"
+        :aria-label="text.triesAsCsv"
         @change="takeIn"
       />
     </div>
@@ -67,9 +69,9 @@ async function csvOut() {
     <table v-if="kept.length">
       <thead>
         <tr>
-          <th scope="col">aimed</th>
-          <th scope="col">arrived</th>
-          <th scope="col">sum</th>
+          <th scope="col">{{ text.aimed }}</th>
+          <th scope="col">{{ text.arrived }}</th>
+          <th scope="col">{{ text.sum }}</th>
           <td />
         </tr>
       </thead>
@@ -80,9 +82,9 @@ async function csvOut() {
           <td>{{ one.kind.replace('-', ' ') }}</td>
           <td class="acts">
             <button type="button" @click="tries.strike(one)">
-              {{ one.struck ? 'Count it' : 'Strike out' }}
+              {{ one.struck ? text.countIt : text.strikeOut }}
             </button>
-            <button type="button" @click="tries.remove(one)">Delete</button>
+            <button type="button" @click="tries.remove(one)">{{ text.delete }}</button>
           </td>
         </tr>
       </tbody>
@@ -95,7 +97,7 @@ async function csvOut() {
   padding: 11px 16px 13px;
 }
 h3 {
-  font: 600 13px var(--sans);
+  font: 600 var(--text-sm) var(--sans);
   color: var(--muted);
 }
 p {
@@ -113,13 +115,13 @@ button {
   border: 0;
   background: none;
   color: var(--brass);
-  font: 600 13px var(--sans);
+  font: 600 var(--text-sm) var(--sans);
   cursor: pointer;
 }
 .main {
   padding: 2px 13px;
   border: 1px solid var(--brass);
-  border-radius: 15px;
+  border-radius: var(--radius-lg);
 }
 .main[aria-pressed='true'] {
   background: var(--brass);
@@ -130,7 +132,7 @@ button:disabled {
 }
 table {
   border-collapse: collapse;
-  font-size: 13px;
+  font-size: var(--text-sm);
 }
 th,
 td {

@@ -8,15 +8,17 @@ import ProgressLine from '@/parts/ProgressLine.vue'
 import { chanceWords } from '@/shots/words'
 import { useKicks } from '@/stores/kicks'
 import KickLine from './KickLine.vue'
+import { text } from '@/words/text/kicks'
+import { decimal } from '@/words/numbers'
 
 /** The ways to a ball as a list, the best rack chance first, with what hides the ball. */
 const kicks = useKicks()
 const board = useBoard()
 const state = computed(() => {
-  if (kicks.stale) return 'the layout has changed since'
-  if (kicks.running) return kicks.found ? 'first ways, looking on' : 'looking'
+  if (kicks.stale) return text.changedSince
+  if (kicks.running) return kicks.found ? text.firstWaysLookingOn : 'looking'
   if (kicks.kick?.status === 'stopped') return 'stopped'
-  return kicks.found?.settled ? `settled in ${kicks.found.seconds.toFixed(1)} s` : ''
+  return kicks.found?.settled ? text.settledInS(decimal(kicks.found.seconds)) : ''
 })
 const targets = computed(() => kicks.found?.targets ?? [])
 const rackWords = computed(() => chanceWords(board.document.game).replace(' chance', ''))
@@ -38,20 +40,22 @@ function tryIt() {
 </script>
 
 <template>
-  <section class="ways sheet" aria-label="Ways to the ball" :class="{ stale: kicks.stale }">
+  <section class="ways sheet" :aria-label="text.waysToTheBall" :class="{ stale: kicks.stale }">
     <header>
-      <h2>{{ kicks.found ? `Ways to ${ballName(kicks.found.target).replace('Ball', 'the')}` : 'Ways' }}</h2>
+      <h2>
+        {{ kicks.found ? text.waysTo(ballName(kicks.found.target).replace('Ball', 'the')) : text.ways }}
+      </h2>
       <span class="state" aria-live="polite">{{ state }}</span>
       <!-- Find stands where Stop does when the layout has changed. -->
       <button v-if="kicks.running && kicks.stale" type="button" class="act" @click="kicks.stop()">
-        Stop
+        {{ text.stop }}
       </button>
       <ProgressLine
         v-if="kicks.kick"
-        label="Looking for ways"
+        :label="text.lookingForWays"
         :share="kicks.running ? Math.max(0.03, kicks.kick.progress) : 1"
       />
-      <div v-if="targets.length > 1" class="choices" role="group" aria-label="Ball to hit">
+      <div v-if="targets.length > 1" class="choices" role="group" :aria-label="text.ballToHit">
         <button
           v-for="ball in targets"
           :key="ball"
@@ -76,28 +80,28 @@ function tryIt() {
       />
     </ol>
     <button v-if="lines.length < kicks.ways.length" type="button" class="all" @click="few = false">
-      All {{ kicks.ways.length }} ways
+      {{ text.allWays(kicks.ways.length) }}
     </button>
     <div v-if="!kicks.ways.length" class="empty muted">
       <p v-if="kicks.kick?.status === 'failed'">{{ kicks.kick.failure }}</p>
       <p v-else-if="kicks.kick?.waits_for">
-        {{ kicks.kick.waits_for }} Your question stands in line and goes on by itself.
+        {{ text.standsInLine(kicks.kick.waits_for) }}
       </p>
-      <p v-else-if="kicks.running">Looking in every direction …</p>
-      <p v-else-if="kicks.found?.settled && !kicks.stale">No way was found that this stroke could play.</p>
+      <p v-else-if="kicks.running">{{ text.lookingInEveryDirection }}</p>
+      <p v-else-if="kicks.found?.settled && !kicks.stale">{{ text.noWayWasFoundThat }}</p>
       <template v-else>
         <p>
-          Here a hidden ball is found off the rails: every way with the chance of a good hit, the sum that
-          players do in their heads, and what this table really asks. Put the balls where they lie, then press
-          <b>Find</b> (<kbd>F</kbd>).
+          {{ text.whatThisPageDoes }}
+          <b>{{ text.find }}</b> (<kbd>W</kbd>).
         </p>
-        <p v-if="isEmpty">Drag balls from the tray, or type their places: <b>3 at 5, 1.5</b>.</p>
-        <button v-if="shown" type="button" class="try" @click="tryIt">Try it on “{{ shown.name }}”</button>
+        <p v-if="isEmpty">
+          {{ text.dragBallsFromTheTray }} <b>{{ text.placesExample }}</b>.
+        </p>
+        <button v-if="shown" type="button" class="try" @click="tryIt">{{ text.tryItOn(shown.name) }}</button>
       </template>
     </div>
     <p v-if="kicks.ways.length" class="foot muted">
-      A good hit is the right ball first and a rail after, by this player’s strokes in the simulation. The
-      list goes by the {{ rackWords }} chance that the shot leaves.
+      {{ text.goodHitMeans(rackWords) }}
     </p>
   </section>
 </template>
@@ -131,10 +135,10 @@ function tryIt() {
   min-height: 36px;
   padding: 4px 14px;
   border: 1px solid var(--brass);
-  border-radius: 18px;
+  border-radius: var(--radius-xl);
   background: none;
   color: var(--brass);
-  font: 600 14px var(--sans);
+  font: 600 var(--text-md) var(--sans);
   cursor: pointer;
 }
 .all {
@@ -143,14 +147,14 @@ function tryIt() {
   border-bottom: 1px solid var(--hairline);
   background: none;
   color: var(--brass);
-  font: 600 13.5px var(--sans);
+  font: 600 var(--text-md) var(--sans);
   cursor: pointer;
 }
 .foot {
   margin: 0;
   padding: 8px 16px 11px;
   border-top: 1px solid var(--hairline);
-  font-size: 12.5px;
+  font-size: var(--text-sm);
 }
 @media (max-width: 980px) {
   .lines {

@@ -6,6 +6,7 @@ import { useDrag } from '@/drawing/pointer'
 import { percent } from '@/shots/words'
 import { endWords, numberWords, railWords } from '@/drawing/rails'
 import { bellOf, CHART, scalesOf, stretchesOf, ticksOf } from './windowChart'
+import { text } from '@/words/text/kicks'
 
 /** The window along the first rail: what each number hits and leaves, the player's aim over it; pressed, it is aimed at. */
 const props = defineProps<{ window: KickWindow; sum: KickSum; rackWords: string }>()
@@ -43,9 +44,9 @@ const aiming = useDrag(chart, ([x]) =>
 </script>
 
 <template>
-  <article class="window sheet" aria-label="The window">
+  <article class="window sheet" :aria-label="text.theWindow">
     <h3>
-      The window on the {{ railWords(window.rail) }}, counted from the {{ endWords(window.counted_from) }}
+      {{ text.windowOn(railWords(window.rail), endWords(window.counted_from)) }}
     </h3>
     <svg ref="chart" :viewBox="`0 0 ${width} ${height}`" role="img" :aria-label="window.words" v-on="aiming">
       <rect
@@ -64,7 +65,7 @@ const aiming = useDrag(chart, ([x]) =>
       <path :d="bell" class="bell" />
       <path :d="curve" class="curve" />
       <g v-for="stretch in stretches" :key="stretch.from" :class="['stretch', stretch.kind]">
-        <title>{{ numberWords(stretch.from) }} to {{ numberWords(stretch.to) }}: {{ stretch.words }}</title>
+        <title>{{ text.stretch(numberWords(stretch.from), numberWords(stretch.to), stretch.words) }}</title>
         <rect
           :x="scale.x(stretch.from)"
           :y="bandTop"
@@ -89,10 +90,10 @@ const aiming = useDrag(chart, ([x]) =>
         :d="`M${scale.x(sum.first_rail)} ${CHART.top + 2}l6 6 -6 6 -6 -6zV${bandTop}`"
         class="said"
       >
-        <title>The sum: {{ numberWords(sum.first_rail) }}</title>
+        <title>{{ text.sumIs(numberWords(sum.first_rail)) }}</title>
       </path>
       <circle v-if="isIn(asked)" :cx="scale.x(asked)" :cy="CHART.top + 8" r="5" class="asked">
-        <title>What this table asks: {{ numberWords(asked) }}</title>
+        <title>{{ text.whatThisTableAsks(numberWords(asked)) }}</title>
       </circle>
       <path
         v-if="isIn(window.number)"
@@ -102,22 +103,21 @@ const aiming = useDrag(chart, ([x]) =>
     </svg>
     <p>{{ window.words }}</p>
     <details>
-      <summary>Key and figures</summary>
+      <summary>{{ text.keyAndFigures }}</summary>
       <p class="muted">
-        Line: {{ rackWords }} after a stroke aimed there, without error. Bell: where your strokes are really
-        aimed. Upright line: this stroke. Diamond: the sum; dot: what this table asks. Press or drag to aim.
+        {{ text.windowKey(rackWords) }}
       </p>
       <table>
         <thead>
           <tr>
-            <th scope="col">number</th>
-            <th scope="col">hits</th>
+            <th scope="col">{{ text.number }}</th>
+            <th scope="col">{{ text.hits }}</th>
             <th scope="col">{{ rackWords }}</th>
           </tr>
         </thead>
         <tbody>
           <tr v-for="stretch in stretches" :key="stretch.from">
-            <td>{{ numberWords(stretch.from) }} to {{ numberWords(stretch.to) }}</td>
+            <td>{{ text.fromTo(numberWords(stretch.from), numberWords(stretch.to)) }}</td>
             <td>{{ stretch.words }}</td>
             <td>
               {{

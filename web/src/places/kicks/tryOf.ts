@@ -2,6 +2,7 @@
 import type { KickLook, TryIn } from '@/api/client'
 import type { Place } from '@/drawing/place'
 import { countedBeside, nearestRail, numberAt, railWords } from '@/drawing/rails'
+import { text } from '@/words/text/kicks'
 
 const KINDS: Record<number, string> = { 2: 'mirror', 3: 'two-cushion' }
 
@@ -12,14 +13,12 @@ export function tryOf(look: KickLook, cue: Place, arrived: Place, aim: number): 
   const rail = nearestRail(arrived)
   const numbered = look.sum.kind === 'three-cushion'
   const last = route.at(-1) ?? ''
-  if (route.some((part) => part.startsWith('jaw'))) return 'A way off a jaw has no numbers to try.'
-  if (numbered && rail !== last)
-    return `That is the ${railWords(rail)}; this way is read where it arrives at the ${railWords(last)}.`
-  if (!numbered && rail === last)
-    return `It comes off the ${railWords(rail)}: press the rail that it met after it.`
+  if (route.some((part) => part.startsWith('jaw'))) return text.noNumbersOffAJaw
+  if (numbered && rail !== last) return text.readAtAnotherRail(railWords(rail), railWords(last))
+  if (!numbered && rail === last) return text.pressTheRailAfter(railWords(rail))
   const rails = numbered ? route : [...route, rail]
   const kind = numbered ? 'three-cushion' : KINDS[rails.length]
-  if (!kind) return `There is no sum for ${route.length} cushions to try.`
+  if (!kind) return text.noSumFor(route.length)
   const beside = rails.at(-2) ?? ''
   const counted = look.window?.counted_from ?? look.sum.counted_from ?? 'foot'
   const from = countedBeside(rail, beside, counted)

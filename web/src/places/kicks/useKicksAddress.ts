@@ -1,5 +1,6 @@
 import { useQuestionAddress } from '@/frame/useQuestionAddress'
 import { useKicks } from '@/stores/kicks'
+import { text } from '@/words/text/kicks'
 
 /** The ways to a ball have an address, with the one that is looked at. */
 export function useKicksAddress(guarded: (work: () => Promise<unknown>) => Promise<void>) {
@@ -7,7 +8,7 @@ export function useKicksAddress(guarded: (work: () => Promise<unknown>) => Promi
   useQuestionAddress(guarded, {
     place: 'kicks',
     param: 'kickId',
-    untitled: 'A layout with a hidden ball',
+    untitled: text.hiddenBallLayout,
     id: () => kicks.kick?.id,
     open: kicks.open,
     query: () => (kicks.chosen ? { way: kicks.chosen } : {}),

@@ -19,7 +19,7 @@ export function useKicksKeys(actions: Actions) {
   }
   useBoardKeys({
     ...actions,
-    letters: { f: () => void kicks.ask(), b: nextBall, y: actions.aim, l: actions.log, e: actions.draw },
+    letters: { w: () => void kicks.ask(), b: nextBall, y: actions.aim, g: actions.log, i: actions.draw },
     step: () => (kicks.ways.length ? kicks.step : undefined),
   })
 }

@@ -5,8 +5,9 @@ import { useSharedBoard } from '@/board/useBoard'
 import { useKicks } from '@/stores/kicks'
 import { useTries } from '@/stores/tries'
 import { tryOf } from './tryOf'
+import { text } from '@/words/text/kicks'
 
-const ASKS = 'Strike the cue ball alone, as aimed; then press the rail where it arrived.'
+const ASKS = text.strikeAlone
 
 /** A try being logged: the next press on a rail says where the ball arrived. `table` is brought into sight for it. */
 export function useTryLog(table: Ref<HTMLElement | null>) {

@@ -1,5 +1,6 @@
 /** The window of a kick as a picture: scales, the curve of what each number leaves, and the player's aim over it. */
 import type { KickWindow } from '@/api/client'
+import { text } from '@/words/text/kicks'
 
 export const CHART = { left: 42, right: 10, top: 12, curve: 104, band: 22 }
 type Point = KickWindow['points'][number]
@@ -43,8 +44,8 @@ export function bellOf(mean: number, deviation: number, low: number, high: numbe
 export function stretchesOf(points: Point[]): { from: number; to: number; words: string; kind: string }[] {
   const ordered = [...points].sort((a, b) => a.number - b.number)
   const told = ordered.map((point) => {
-    if (!point.legal) return { words: point.met ? 'no rail' : 'foul', kind: 'foul' }
-    if (!point.met) return { words: 'another way', kind: 'other' }
+    if (!point.legal) return { words: point.met ? text.noRail : 'foul', kind: 'foul' }
+    if (!point.met) return { words: text.anotherWay, kind: 'other' }
     const word = point.fullness > 0.82 ? 'full' : point.fullness > 0.4 ? 'half' : 'thin'
     return { words: word === 'full' ? word : `${word} ${point.side}`, kind: word }
   })

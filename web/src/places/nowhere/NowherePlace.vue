@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useRoute } from 'vue-router'
 import FrameActs from '@/frame/FrameActs.vue'
+import { text } from '@/words/text/nowhere'
 
 /** An address at which there is nothing: mistyped, or of a page that has gone. */
 defineEmits<{ keys: [] }>()
@@ -10,14 +11,15 @@ const route = useRoute()
 <template>
   <main class="nowhere">
     <header>
-      <h1>There is no such page</h1>
+      <h1>{{ text.thereIsNoSuchPage }}</h1>
       <FrameActs @keys="$emit('keys')" />
     </header>
     <p>
-      Nothing stands at <code>{{ route.path }}</code>. The address may be mistyped, or what stood there was
-      deleted.
+      {{ text.nothingStandsAt }} <code>{{ route.path }}</code>{{ text.theAddressMayBeMistyped }}
     </p>
-    <p><RouterLink to="/">Go to the Table</RouterLink>, or open a page by its tab.</p>
+    <p>
+      <RouterLink to="/">{{ text.goToTheTable }}</RouterLink>{{ text.orOpenAPageBy }}
+    </p>
   </main>
 </template>
 
@@ -31,6 +33,9 @@ header {
   justify-content: space-between;
   align-items: start;
   gap: 12px;
+}
+a {
+  color: var(--brass);
 }
 code {
   overflow-wrap: anywhere;

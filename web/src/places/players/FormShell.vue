@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
+import { text } from '@/words/text/players'
 
 /** A form on the page: its title, its fields, save and close. */
 defineProps<{ title: string; canSave: boolean }>()
@@ -17,8 +18,8 @@ defineEmits<{ save: []; close: [] }>()
     <h2>{{ title }}</h2>
     <div class="fields"><slot /></div>
     <div class="acts">
-      <Button type="submit" label="Save" :disabled="!canSave" />
-      <Button type="button" label="Close" variant="text" @click="$emit('close')" />
+      <Button type="submit" :label="text.save" :disabled="!canSave" />
+      <Button type="button" :label="text.close" variant="text" @click="$emit('close')" />
     </div>
   </form>
 </template>
@@ -26,11 +27,11 @@ defineEmits<{ save: []; close: [] }>()
 <style scoped>
 .form {
   border: 1px solid var(--brass);
-  border-radius: 12px;
+  border-radius: var(--radius-lg);
   padding: 12px 14px;
 }
 h2 {
-  font-size: 18px;
+  font-size: var(--text-lg);
 }
 .fields {
   display: grid;
@@ -48,14 +49,14 @@ h2 {
   min-height: 36px;
   padding: 4px 9px;
   border: 1px solid var(--hairline);
-  border-radius: 9px;
+  border-radius: var(--radius-md);
   background: var(--sheet);
   color: var(--ink);
-  font: 400 15px var(--sans);
+  font: 400 var(--text-base) var(--sans);
 }
 .fields :deep(.muted) {
   font-weight: 400;
-  font-size: 12.5px;
+  font-size: var(--text-sm);
 }
 .acts {
   display: flex;

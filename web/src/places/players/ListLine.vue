@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { RouteLocationRaw } from 'vue-router'
+import { text } from '@/words/text/players'
 
 /** One player or table: what it is, and what can be done with it. */
 defineProps<{ name: string; own: boolean; chosen: boolean; to?: RouteLocationRaw | undefined }>()
@@ -14,15 +15,21 @@ defineEmits<{ change: []; copy: []; remove: [] }>()
       <span class="muted"><slot /></span>
     </span>
     <span class="acts">
-      <RouterLink v-if="to" :to="to" class="act" :aria-label="`Measure: ${name}`">Measure</RouterLink>
-      <button v-if="own" type="button" :aria-label="`Change: ${name}`" @click="$emit('change')">
-        Change
+      <RouterLink v-if="to" :to="to" class="act" :aria-label="text.measureNamed(name)">{{
+        text.measure
+      }}</RouterLink>
+      <button v-if="own" type="button" :aria-label="text.changeNamed(name)" @click="$emit('change')">
+        {{ text.change }}
       </button>
-      <button type="button" :aria-label="`${own ? 'Copy' : 'New from this'}: ${name}`" @click="$emit('copy')">
-        {{ own ? 'Copy' : 'New from this' }}
+      <button
+        type="button"
+        :aria-label="`${own ? text.copy : text.newFromThis}: ${name}`"
+        @click="$emit('copy')"
+      >
+        {{ own ? text.copy : text.newFromThis }}
       </button>
-      <button v-if="own" type="button" :aria-label="`Delete: ${name}`" @click="$emit('remove')">
-        Delete
+      <button v-if="own" type="button" :aria-label="text.deleteNamed(name)" @click="$emit('remove')">
+        {{ text.delete }}
       </button>
     </span>
   </li>
@@ -47,7 +54,7 @@ li {
 }
 b,
 .name {
-  font: 600 15px var(--serif);
+  font: 600 var(--text-base) var(--serif);
   color: inherit;
   text-decoration: none;
 }
@@ -61,7 +68,7 @@ b,
 }
 button,
 .act {
-  font: 600 13px var(--sans);
+  font: 600 var(--text-sm) var(--sans);
   min-height: 34px;
   padding: 2px 8px;
   border: 0;

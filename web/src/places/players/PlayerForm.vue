@@ -4,6 +4,7 @@ import type { Player, PlayerIn } from '@/api/client'
 import { useSession } from '@/session/session'
 import FormShell from './FormShell.vue'
 import { KICKS, nameOfCopy, NERVES } from './words'
+import { text } from '@/words/text/players'
 
 /** A player: a level, and what is the player's own beside it. */
 const props = defineProps<{ from: Player; isNew: boolean }>()
@@ -52,53 +53,53 @@ function save() {
 
 <template>
   <FormShell
-    :title="isNew ? 'New player' : `Change ${from.name}`"
+    :title="isNew ? text.newPlayer : text.changeTitle(from.name)"
     :can-save="canSave"
     @save="save"
     @close="emit('close')"
   >
-    <label>Name <input ref="field" v-model="name" maxlength="60" autocomplete="off" /></label>
+    <label>{{ text.name }} <input ref="field" v-model="name" maxlength="60" autocomplete="off" /></label>
     <label
-      >Level
+      >{{ text.level }}
       <select v-model="level">
         <option v-for="l in levels" :key="l.key" :value="l.key">{{ l.name }}</option>
       </select>
     </label>
     <label
-      >Hand
+      >{{ text.hand }}
       <select v-model="hand">
-        <option value="right">right</option>
-        <option value="left">left</option>
+        <option value="right">{{ text.right }}</option>
+        <option value="left">{{ text.left }}</option>
       </select>
     </label>
     <label
-      >Reach, m
+      >{{ text.reachM }}
       <input v-model="reach" type="number" min="0.4" max="2" step="0.05" />
-      <span class="muted">how far from the rail the bridge is put with ease</span>
+      <span class="muted">{{ text.howFarFromTheRail }}</span>
     </label>
     <label
-      >Nerves
+      >{{ text.nerves }}
       <select v-model="nerves">
-        <option :value="null">usual for such a player</option>
+        <option :value="null">{{ text.usualForSuchAPlayer }}</option>
         <option v-for="n in NERVES" :key="n.value" :value="n.value">{{ n.name }}</option>
         <option v-if="nerves !== null && !NERVES.some((n) => n.value === nerves)" :value="nerves">
-          as set ({{ nerves }})
+          {{ text.asSet(nerves) }}
         </option>
       </select>
-      <span class="muted">on soft strokes at the ball that decides the rack</span>
+      <span class="muted">{{ text.onSoftStrokesAtThe }}</span>
     </label>
     <label
-      >Kicks
+      >{{ text.kicks }}
       <select v-model="kicks">
         <option v-for="k in KICKS" :key="k.value" :value="k.value">{{ k.name }}</option>
       </select>
-      <span class="muted">what was practised is judged better</span>
+      <span class="muted">{{ text.whatWasPractisedIsJudged }}</span>
     </label>
     <label
-      >Cue
+      >{{ text.cue }}
       <input v-model="cue" maxlength="80" autocomplete="off" />
-      <span class="muted">what cue for what; a note, no figure changes by it</span>
+      <span class="muted">{{ text.whatCueForWhatA }}</span>
     </label>
-    <label>Notes <input v-model="notes" maxlength="1000" autocomplete="off" /></label>
+    <label>{{ text.notes }} <input v-model="notes" maxlength="1000" autocomplete="off" /></label>
   </FormShell>
 </template>

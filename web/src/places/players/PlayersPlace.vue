@@ -12,6 +12,7 @@ import RosterList from './RosterList.vue'
 import TableForm from './TableForm.vue'
 import { useRoster } from './useRoster'
 import { idOf, playerTitle, playerWords, tableTitle, tableWords } from './words'
+import { text } from '@/words/text/players'
 
 /** Who plays, and on which table: what the scene of every board chooses from. */
 defineEmits<{ keys: [] }>()
@@ -20,11 +21,11 @@ const roster = useRoster()
 /** What is being made or changed: a player or a table of one's own, or a new one begun as another. */
 const player = ref<{ from: Player; id: number | null } | null>(null)
 const table = ref<{ from: TableChoice; id: number | null } | null>(null)
-const PLAYERS = { own: 'My players', standard: 'Levels', none: 'None yet: make one from a level below.' }
+const PLAYERS = { own: text.myPlayers, standard: text.levels, none: text.noPlayersYet }
 const TABLES = {
-  own: 'My tables',
-  standard: 'Standard tables',
-  none: 'None yet: make one from a standard table below.',
+  own: text.myTables,
+  standard: text.standardTables,
+  none: text.noTablesYet,
 }
 const file = ref<HTMLInputElement | null>(null)
 const fileOut = async () =>
@@ -40,17 +41,15 @@ usePlaceMemory()
 <template>
   <main class="players">
     <header>
-      <h1>Players and tables</h1>
+      <h1>{{ text.playersAndTables }}</h1>
       <FrameActs @keys="$emit('keys')" />
     </header>
     <p class="muted lead">
-      Every figure depends on whose hand it is and on which table. Make a player from the level that fits
-      best, and a table from its standard size; then measure both: a player in five minutes of shots, a table
-      by a few rolls. Both can be chosen in the scene above the table.
+      {{ text.everyFigureDependsOnWhose }}
     </p>
     <ProblemList :problems="roster.problems.value" />
     <div class="halves">
-      <section class="sheet" aria-label="Players">
+      <section class="sheet" :aria-label="text.players">
         <PlayerForm
           v-if="player"
           :key="`${player.from.key}-${player.id}`"
@@ -71,20 +70,20 @@ usePlaceMemory()
           @remove="roster.removePlayer(idOf($event))"
         />
         <p class="acts">
-          <button type="button" @click="fileOut">Save my players as a file</button>
-          <button type="button" @click="file?.click()">Take in a file of players</button>
+          <button type="button" @click="fileOut">{{ text.saveMyPlayersAsA }}</button>
+          <button type="button" @click="file?.click()">{{ text.takeInAFileOf }}</button>
           <input
             ref="file"
             type="file"
             accept=".json,application/json"
             class="visually-hidden"
             tabindex="-1"
-            aria-label="Players as a file"
+            :aria-label="text.playersAsAFile"
             @change="fileIn"
           />
         </p>
       </section>
-      <section class="sheet" aria-label="Tables">
+      <section class="sheet" :aria-label="text.tables">
         <TableForm
           v-if="table"
           :key="`${table.from.key}-${table.id}`"
@@ -123,7 +122,7 @@ header {
 }
 h1 {
   flex: 1;
-  font-size: 26px;
+  font-size: var(--text-2xl);
 }
 .lead {
   margin: 0;
@@ -147,7 +146,7 @@ h1 {
   border: 0;
   background: none;
   color: var(--brass);
-  font: 600 13px var(--sans);
+  font: 600 var(--text-sm) var(--sans);
   cursor: pointer;
 }
 .sheet {

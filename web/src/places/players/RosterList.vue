@@ -43,7 +43,7 @@ const parts = computed(() => [
 
 <style scoped>
 h2 {
-  font-size: 18px;
+  font-size: var(--text-lg);
   margin: 8px 0 2px;
 }
 ul {

@@ -5,6 +5,7 @@ import { STANDARD_TABLES } from '@/words/tables'
 import { useSession } from '@/session/session'
 import FormShell from './FormShell.vue'
 import { fieldsOf, nameOfCopy } from './words'
+import { text } from '@/words/text/players'
 
 /** A table: a standard size, and what its cloth, cushions and pockets are like. */
 const props = defineProps<{ from: TableChoice; isNew: boolean }>()
@@ -16,14 +17,19 @@ if (props.isNew) {
   fields.name = props.from.own ? nameOfCopy(props.from.name, names) : ''
 }
 const LIKE = [
-  { key: 'cloth', name: 'Cloth', words: ['slow', 'standard', 'fast'], says: 'how far a ball rolls' },
+  { key: 'cloth', name: text.cloth, words: ['slow', 'standard', 'fast'], says: text.howFarABallRolls },
   {
     key: 'cushions',
-    name: 'Cushions',
+    name: text.cushions,
     words: ['dull', 'standard', 'lively'],
-    says: 'how much speed a ball keeps',
+    says: text.howMuchSpeedABall,
   },
-  { key: 'pockets', name: 'Pockets', words: ['tight', 'standard', 'loose'], says: 'how wide the mouths are' },
+  {
+    key: 'pockets',
+    name: text.pockets,
+    words: ['tight', 'standard', 'loose'],
+    says: text.howWideTheMouthsAre,
+  },
 ] as const
 const canSave = computed(() => fields.name.trim().length > 0)
 const field = ref<HTMLInputElement | null>(null)
@@ -32,14 +38,16 @@ onMounted(() => field.value?.focus())
 
 <template>
   <FormShell
-    :title="isNew ? 'New table' : `Change ${from.name}`"
+    :title="isNew ? text.newTable : text.changeTitle(from.name)"
     :can-save="canSave"
     @save="emit('save', { ...fields, name: fields.name.trim() })"
     @close="emit('close')"
   >
-    <label>Name <input ref="field" v-model="fields.name" maxlength="60" autocomplete="off" /></label>
     <label
-      >Size
+      >{{ text.name }} <input ref="field" v-model="fields.name" maxlength="60" autocomplete="off"
+    /></label>
+    <label
+      >{{ text.size }}
       <select v-model="fields.base">
         <option v-for="(words, key) in STANDARD_TABLES" :key="key" :value="key">{{ words }}</option>
       </select>

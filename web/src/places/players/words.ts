@@ -3,6 +3,8 @@ import type { Player, PlayerIn, TableChoice, TableIn } from '@/api/client'
 import { baseOf } from '@/board/document'
 import { STANDARD_TABLES } from '@/words/tables'
 import { capital } from '@/shots/words'
+import { text } from '@/words/text/players'
+import { decimal } from '@/words/numbers'
 
 /** The number of one's own player or table, from its key in the lists. */
 export const idOf = ({ key }: { key: string }) => Number(key.split(':')[1])
@@ -14,23 +16,23 @@ export const NERVES = [
   { value: 0.7, name: 'much' },
 ]
 export const nervesWords = (nerves: number) =>
-  nerves < 0.2 ? '' : nerves < 0.5 ? 'some nerves' : 'much nerves'
+  nerves < 0.2 ? '' : nerves < 0.5 ? text.someNerves : text.muchNerves
 
 /** The two schools of potting a ball by a kick. */
 export const KICKS = [
-  { value: 'neither', name: 'neither in particular' },
-  { value: 'sliding', name: 'slides the cue ball into the rail' },
-  { value: 'rolling', name: 'rolls it into the rail' },
+  { value: 'neither', name: text.neitherInParticular },
+  { value: 'sliding', name: text.slidesTheCueBallInto },
+  { value: 'rolling', name: text.rollsItIntoTheRail },
 ] as const
 export const kicksWords = (kicks: Player['stroke_model']['kicks']) =>
-  ({ neither: '', sliding: 'slides kicks', rolling: 'rolls kicks' })[kicks ?? 'neither']
+  ({ neither: '', sliding: text.slidesKicks, rolling: text.rollsKicks })[kicks ?? 'neither']
 
 /** The errors of a stroke, as they are called. */
 export const ERROR_NAMES: Record<string, string> = {
-  aim_deg: 'Aim',
-  speed: 'Speed',
-  tip: 'Tip',
-  sight_mm: 'Sighting of cuts',
+  aim_deg: text.aim,
+  speed: text.speed,
+  tip: text.tip,
+  sight_mm: text.sightingOfCuts,
 }
 /** What a player is, as it is asked for: to change one thing and keep the rest. */
 export const playerIn = ({
@@ -53,9 +55,9 @@ export const playerIn = ({
 })
 
 export function playerWords({ own, level, stroke_model: model, use_measured, is_measured }: Player): string {
-  const errors = `aim within ${model.aim_deg.toFixed(2)}°, speed within ${Math.round(100 * model.speed)} %`
+  const errors = text.aimWithinSpeedWithin(decimal(model.aim_deg, 2), Math.round(100 * model.speed))
   const hand = model.hand === 'left' ? 'left-handed' : ''
-  const reach = model.reach_m === 0.75 ? '' : `reach ${model.reach_m.toFixed(2)} m`
+  const reach = model.reach_m === 0.75 ? '' : text.reachIs(decimal(model.reach_m, 2))
   const from = use_measured && is_measured ? 'measured' : `${level || 'own'} level`
   const parts = [own ? from : '', hand, reach, nervesWords(model.nerves), kicksWords(model.kicks), errors]
   return parts.filter(Boolean).join(' · ')
@@ -74,7 +76,7 @@ export function fieldsOf({ name, document }: TableChoice): TableIn {
 }
 export function tableWords(table: TableChoice): string {
   const { base, cloth, cushions, pockets } = fieldsOf(table)
-  const size = `${table.geometry.length.toFixed(2)} × ${table.geometry.width.toFixed(2)} m`
+  const size = `${decimal(table.geometry.length, 2)} × ${decimal(table.geometry.width, 2)} m`
   const unlike = [
     cloth !== 'standard' && `${cloth} cloth`,
     cushions !== 'standard' && `${cushions} cushions`,

@@ -9,6 +9,7 @@ import ChoiceChips from '@/parts/ChoiceChips.vue'
 import { usePractice } from '@/stores/practice'
 import { useSession } from '@/session/session'
 import { drillOfForm, type DrillWish } from './ownDrill'
+import { text } from '@/words/text/practice'
 
 /** A drill of one's own, from the layout on the board: what is to be played, what counts, and how it gets harder. */
 const emit = defineEmits<{ made: [key: string | null] }>()
@@ -38,8 +39,8 @@ watch(balls, (now) => (wish.value.ball = now.includes(wish.value.ball) ? wish.va
 /** What a press on the drawing sets. */
 const setting = ref<'cueAt' | 'ballAt'>('cueAt')
 const SETS = [
-  { key: 'cueAt', name: 'the cue ball’s mark' },
-  { key: 'ballAt', name: 'the ball’s mark' },
+  { key: 'cueAt', name: text.theCueBallsMark },
+  { key: 'ballAt', name: text.theBallsMark },
 ] as const
 const pots = computed(() => !!wish.value.pocket)
 function put(at: Place) {
@@ -52,9 +53,10 @@ const save = async () => emit('made', await practice.saveDrill(drillOfForm(wish.
 </script>
 
 <template>
-  <form class="form" aria-label="A drill of your own" @submit.prevent="save">
+  <form class="form" :aria-label="text.aDrillOfYourOwn" @submit.prevent="save">
     <p v-if="!('cue' in layout.balls)" class="muted">
-      Set the balls up on the <RouterLink to="/">Table</RouterLink> first: the layout there becomes the drill.
+      {{ text.setTheBallsUpOn }} <RouterLink to="/">{{ text.table }}</RouterLink>
+      {{ text.firstTheLayoutThereBecomes }}
     </p>
     <template v-else>
       <PracticeDrawing
@@ -65,49 +67,51 @@ const save = async () => emit('made', await practice.saveDrill(drillOfForm(wish.
         :zones="zones"
         :pocket="wish.pocket || null"
         asks="place"
-        words="The layout of the Table page. Press where a ball is to come to rest."
+        :words="text.layoutDrawn"
         @place="put"
       />
       <div class="fields">
-        <label>Name <input v-model="wish.name" required maxlength="80" /></label>
-        <label>What is to be played <input v-model="wish.says" maxlength="300" /></label>
+        <label>{{ text.name }} <input v-model="wish.name" required maxlength="80" /></label>
+        <label>{{ text.whatIsToBePlayed }} <input v-model="wish.says" maxlength="300" /></label>
         <div class="choices">
           <label v-if="balls.length"
-            >Ball
+            >{{ text.ball }}
             <select v-model="wish.ball">
               <option v-for="ball in balls" :key="ball">{{ ball }}</option>
             </select>
           </label>
           <label v-if="balls.length"
-            >Into
+            >{{ text.into }}
             <select v-model="wish.pocket">
-              <option value="">no pocket</option>
+              <option value="">{{ text.noPocket }}</option>
               <option v-for="one in POCKETS" :key="one.key" :value="one.key">{{ one.name }}</option>
             </select>
           </label>
-          <label>Steps <input v-model.number="wish.steps" type="number" min="1" max="6" /></label>
           <label
-            >First within, diamonds
+            >{{ text.stepsOfDrill }} <input v-model.number="wish.steps" type="number" min="1" max="6"
+          /></label>
+          <label
+            >{{ text.firstWithinDiamonds }}
             <input v-model.number="wish.within" type="number" min="0.1" max="8" step="0.05"
           /></label>
         </div>
         <p v-if="!pots">
-          A press on the drawing sets
+          {{ text.aPressOnTheDrawing }}
           <ChoiceChips
-            label="What a press sets"
+            :label="text.whatAPressSets"
             :options="SETS"
             :value="setting"
             @choose="setting = $event || setting"
           />
         </p>
-        <p v-else class="muted">Press the drawing where the cue ball is to rest, if that counts.</p>
+        <p v-else class="muted">{{ text.pressWhereItRests }}</p>
         <label v-if="balls.length" class="check"
-          ><input v-model="wish.nothingOpen" type="checkbox" /> no open shot may be left</label
+          ><input v-model="wish.nothingOpen" type="checkbox" /> {{ text.noOpenShotMayBe }}</label
         >
         <p class="muted small">
-          Each step asks for two thirds of the one before it, where a place of rest counts.
+          {{ text.stepsNarrow }}
         </p>
-        <button type="submit" class="main">Keep this drill</button>
+        <button type="submit" class="main">{{ text.keepThisDrill }}</button>
       </div>
     </template>
   </form>

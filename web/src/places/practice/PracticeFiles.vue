@@ -6,6 +6,7 @@ import { upload } from '@/api/upload'
 import ImportLine from '@/parts/ImportLine.vue'
 import ProblemList from '@/parts/ProblemList.vue'
 import { useImport } from '@/stores/imports'
+import { text } from '@/words/text/practice'
 
 /** Practice as files: all of it out, a file of it or a shared drill in. */
 const emit = defineEmits<{ taken: [] }>()
@@ -19,7 +20,12 @@ function given(input: HTMLInputElement | null): File | null {
   return file
 }
 const whole = useImport(({ new: found }) => {
-  taken.value = `Taken in: ${found.sittings} sittings with ${found.drill_attempts} attempts, ${found.rounds} rounds, ${found.drills} drills.`
+  taken.value = text.takenIn(
+    found.sittings ?? 0,
+    found.drill_attempts ?? 0,
+    found.rounds ?? 0,
+    found.drills ?? 0,
+  )
   emit('taken')
 })
 const { running, share, waits } = whole
@@ -33,25 +39,27 @@ const takeDrill = () =>
     const file = given(shared.value)
     if (!file) return
     const drill = await answered(api.POST('/api/practice/drills/file', upload(file)))
-    taken.value = `“${drill.name}” is among your drills.`
+    taken.value = text.isAmongYourDrills(drill.name)
     emit('taken')
   })
 </script>
 
 <template>
-  <section class="sheet" aria-label="Files">
-    <h2>Files</h2>
+  <section class="sheet" :aria-label="text.files">
+    <h2>{{ text.files }}</h2>
     <ProblemList :problems="[...problems, ...whole.problems.value]" />
     <ImportLine v-if="running" :share="share" :waits="waits" @stop="whole.stop" />
     <p class="row">
-      <a class="link" href="/api/practice/file" download>All practice as JSON</a>
-      <a class="link" href="/api/practice/csv/attempts" download>Attempts as CSV</a>
-      <a class="link" href="/api/practice/csv/answers" download>Quiz answers as CSV</a>
+      <a class="link" href="/api/practice/file" download>{{ text.allPracticeAsJson }}</a>
+      <a class="link" href="/api/practice/csv/attempts" download>{{ text.attemptsAsCsv }}</a>
+      <a class="link" href="/api/practice/csv/answers" download>{{ text.quizAnswersAsCsv }}</a>
     </p>
     <p class="row">
-      <label>Practice from a file <input ref="field" type="file" accept=".json" @change="takeIn" /></label>
       <label
-        >A drill that was shared <input ref="shared" type="file" accept=".json" @change="takeDrill"
+        >{{ text.practiceFromAFile }} <input ref="field" type="file" accept=".json" @change="takeIn"
+      /></label>
+      <label
+        >{{ text.aDrillThatWasShared }} <input ref="shared" type="file" accept=".json" @change="takeDrill"
       /></label>
     </p>
     <p v-if="taken" role="status">{{ taken }}</p>

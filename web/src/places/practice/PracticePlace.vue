@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import FrameActs from '@/frame/FrameActs.vue'
 import { letterOf, useKeys } from '@/frame/keys'
+import KeyLabel from '@/parts/KeyLabel.vue'
 import ProblemList from '@/parts/ProblemList.vue'
 import ProgressLine from '@/parts/ProgressLine.vue'
 import { usePlaceMemory } from '@/frame/usePlaceMemory'
@@ -12,6 +13,7 @@ import DrillForm from './DrillForm.vue'
 import PracticeFiles from './PracticeFiles.vue'
 import QuizCard from './QuizCard.vue'
 import { VARIES } from './words'
+import { text } from '@/words/text/practice'
 
 /** Practice: what next and why, all drills with how they stand, the decision quiz, files. */
 defineEmits<{ keys: [] }>()
@@ -46,12 +48,12 @@ usePlaceMemory()
 <template>
   <main class="practice">
     <header>
-      <h1>Practice</h1>
+      <h1>{{ text.practice }}</h1>
       <label v-if="practice.players.length" class="who">
-        <span class="muted">Who practises</span>
+        <span class="muted">{{ text.whoPractises }}</span>
         <select
           :value="practice.player"
-          aria-label="Who practises"
+          :aria-label="text.whoPractises"
           @change="practice.choose(Number(($event.target as HTMLSelectElement).value))"
         >
           <option v-for="one in practice.players" :key="one.key" :value="practice.idOf(one.key)">
@@ -63,17 +65,19 @@ usePlaceMemory()
     </header>
     <ProblemList :problems="practice.problems" />
     <p v-if="!practice.players.length" class="sheet empty">
-      Drills say what your own stroke should make, so they need a player:
-      <RouterLink to="/players">make one</RouterLink>
-      from the level that fits best.
+      {{ text.drillsNeedAPlayer }}
+      <RouterLink to="/players">{{ text.makeOne }}</RouterLink>
+      {{ text.fromTheLevelThatFits }}
     </p>
     <template v-else>
       <div class="halves">
-        <section class="sheet" aria-label="What next">
-          <h2>What next</h2>
-          <p v-if="!practice.overview" class="muted">Looking …</p>
+        <section class="sheet" :aria-label="text.whatNext">
+          <h2>{{ text.whatNext }}</h2>
+          <p v-if="!practice.overview" class="muted">{{ text.looking }}</p>
           <p v-if="practice.overview?.open">
-            <button type="button" class="main" @click="goOn"><u>G</u>o on with the open sitting</button>
+            <button type="button" class="main" @click="goOn">
+              <KeyLabel :label="text.goOnWithTheOpen" letter="G" />
+            </button>
           </p>
           <ol v-if="practice.overview?.next.length" class="next">
             <li v-for="one in practice.overview.next" :key="one.drill">
@@ -84,23 +88,25 @@ usePlaceMemory()
             </li>
           </ol>
           <p v-if="practice.overview && !practice.overview.priced" class="muted">
-            Which error costs {{ practice.playerName }} most racks is not worked out yet.
-            <button v-if="!practice.pricing" type="button" @click="practice.price">Work it out</button>
-            <button v-else type="button" @click="practice.stopPricing">Stop</button>
+            {{ text.whichErrorCostsMostRacks(practice.playerName) }}
+            <button v-if="!practice.pricing" type="button" @click="practice.price">
+              {{ text.workItOut }}
+            </button>
+            <button v-else type="button" @click="practice.stopPricing">{{ text.stop }}</button>
             <ProgressLine
               v-if="practice.pricing"
-              label="Working out what errors cost"
+              :label="text.workingOutWhatErrorsCost"
               :share="practice.costs?.progress ?? 0"
             />
           </p>
         </section>
         <QuizCard ref="quiz" />
       </div>
-      <section class="sheet drills" aria-label="Drills">
+      <section class="sheet drills" :aria-label="text.drills">
         <div class="row">
-          <h2>Drills</h2>
+          <h2>{{ text.drills }}</h2>
           <button type="button" @click="making = !making">
-            {{ making ? 'Close' : 'Make one of your own' }}
+            {{ making ? text.close : text.makeOneOfYourOwn }}
           </button>
         </div>
         <DrillForm v-if="making" @made="made" />
@@ -110,23 +116,24 @@ usePlaceMemory()
               <b>{{ drill.name }}</b>
               <span class="muted">{{ drill.about || drill.says }}</span>
               <span class="small muted"
-                >{{ drill.steps.length }} {{ drill.steps.length === 1 ? 'step' : 'steps' }} ·
-                {{ VARIES[drill.varies ?? 'layout'] }}</span
+                >{{ text.stepsCounted(drill.steps.length) }} · {{ VARIES[drill.varies ?? 'layout'] }}</span
               >
             </RouterLink>
             <span v-if="line.get(drill.key ?? '')" class="stands">
-              <span
-                >{{ line.get(drill.key ?? '')?.attempts }} attempts, best run
-                {{ line.get(drill.key ?? '')?.best_run }}</span
-              >
-              <span class="muted">last on {{ dayWords(line.get(drill.key ?? '')?.last ?? '') }}</span>
+              <span>{{
+                text.attemptsAndRun(
+                  line.get(drill.key ?? '')?.attempts ?? 0,
+                  line.get(drill.key ?? '')?.best_run ?? 0,
+                )
+              }}</span>
+              <span class="muted">{{ text.lastOn(dayWords(line.get(drill.key ?? '')?.last ?? '')) }}</span>
               <span
                 v-if="line.get(drill.key ?? '')?.held"
                 :class="['held', line.get(drill.key ?? '')?.held?.stands.replace(' ', '-')]"
                 >{{ line.get(drill.key ?? '')?.held?.stands }}</span
               >
             </span>
-            <span v-else-if="practice.overview" class="stands muted">not yet</span>
+            <span v-else-if="practice.overview" class="stands muted">{{ text.notYet }}</span>
           </li>
         </ul>
       </section>
@@ -151,7 +158,7 @@ header {
 }
 h1 {
   flex: 1;
-  font-size: 26px;
+  font-size: var(--text-2xl);
 }
 .who {
   display: flex;
@@ -174,7 +181,7 @@ h1 {
   gap: 8px;
 }
 .next li::marker {
-  font: 600 15px var(--serif);
+  font: 600 var(--text-base) var(--serif);
   color: var(--muted);
 }
 .next a {
@@ -219,7 +226,7 @@ a {
   display: grid;
   justify-items: end;
   align-content: start;
-  font-size: 12.5px;
+  font-size: var(--text-sm);
   text-align: right;
 }
 .held {

@@ -2,9 +2,12 @@
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { GAMES, gameOf } from '@/board/document'
+import KeyLabel from '@/parts/KeyLabel.vue'
 import ProgressLine from '@/parts/ProgressLine.vue'
 import { dayWords } from '@/words/days'
 import { usePractice } from '@/stores/practice'
+import { text } from '@/words/text/practice'
+import { decimal } from '@/words/numbers'
 
 /** The decision quiz: a round begun, alone or two on the same one; what all rounds come to. */
 const router = useRouter()
@@ -24,77 +27,82 @@ async function begin() {
     own: own.value,
     limit: limit.value || null,
     second: profile,
-    secondName: second.value === GUEST ? 'Guest' : '',
+    secondName: second.value === GUEST ? text.guest : '',
   })
   if (id !== null) await router.push({ name: 'quiz', params: { roundId: String(id) } })
 }
-const nameOfGame = (key: string) => (key === 'own' ? 'own layouts' : gameOf(key).name)
+const nameOfGame = (key: string) => (key === 'own' ? text.ownLayouts : gameOf(key).name)
 defineExpose({ begin })
 </script>
 
 <template>
-  <section class="sheet" aria-label="Decision quiz">
-    <h2>Decision quiz</h2>
+  <section class="sheet" :aria-label="text.decisionQuiz">
+    <h2>{{ text.decisionQuiz }}</h2>
     <p class="muted">
-      Ten positions of real racks at your level: decide first, then the ledger opens and says what that cost.
+      {{ text.quizMeans }}
     </p>
     <form class="choices" @submit.prevent="begin">
       <label
-        >From
+        >{{ text.from }}
         <select v-model="game">
           <option v-for="one in GAMES" :key="one.key" :value="one.key">{{ one.name }}</option>
-          <option value="own">my layouts ({{ practice.pools?.own ?? 0 }})</option>
+          <option value="own">{{ text.myLayouts(practice.pools?.own ?? 0) }}</option>
         </select>
       </label>
       <label
-        >With
+        >{{ text.with }}
         <select v-model="second">
-          <option value="">nobody, alone</option>
+          <option value="">{{ text.nobodyAlone }}</option>
           <option v-for="one in others" :key="one.key" :value="String(practice.idOf(one.key))">
             {{ one.name }}
           </option>
-          <option :value="GUEST">a guest</option>
+          <option :value="GUEST">{{ text.aGuest }}</option>
         </select>
       </label>
       <label
-        >Time for each
+        >{{ text.timeForEach }}
         <select v-model.number="limit">
-          <option :value="0">as you like</option>
-          <option :value="20">20 seconds</option>
-          <option :value="45">45 seconds</option>
-          <option :value="90">90 seconds</option>
+          <option :value="0">{{ text.asYouLike }}</option>
+          <option :value="20">{{ text.n20Seconds }}</option>
+          <option :value="45">{{ text.n45Seconds }}</option>
+          <option :value="90">{{ text.n90Seconds }}</option>
         </select>
       </label>
-      <button type="submit" class="main"><u>B</u>egin a round</button>
+      <button type="submit" class="main"><KeyLabel :label="text.beginARound" letter="B" /></button>
     </form>
     <p v-if="own && practice.pools" class="small">
-      {{ practice.pools.own }} of your {{ practice.pools.layouts }} saved layouts are weighed and ask
-      something.
-      <button v-if="!practice.filling" type="button" @click="practice.fillOwn">Weigh my layouts</button>
-      <button v-else type="button" @click="practice.stopFilling">Stop</button>
+      {{ text.ofYourSavedLayoutsAre(practice.pools.own, practice.pools.layouts) }}
+      <button v-if="!practice.filling" type="button" @click="practice.fillOwn">
+        {{ text.weighMyLayouts }}
+      </button>
+      <button v-else type="button" @click="practice.stopFilling">{{ text.stop }}</button>
       <span v-if="practice.fill?.document" class="muted">
-        {{ practice.fill.document.done }} of {{ practice.fill.document.of }} weighed.
+        {{ text.ofWeighed(practice.fill.document.done, practice.fill.document.of) }}
       </span>
-      <ProgressLine v-if="practice.filling" label="Weighing layouts" :share="practice.fill?.progress ?? 0" />
+      <ProgressLine
+        v-if="practice.filling"
+        :label="text.weighingLayouts"
+        :share="practice.fill?.progress ?? 0"
+      />
     </p>
     <template v-if="score && score.answers">
       <p v-for="words in score.words" :key="words">{{ words }}</p>
       <p v-if="score.estimates">{{ score.estimates.words }}</p>
       <details>
-        <summary>By kind of position, and round by round</summary>
+        <summary>{{ text.byKindOfPositionAnd }}</summary>
         <table>
           <thead>
             <tr>
-              <th>Kind</th>
-              <th>Asked</th>
-              <th>Points given away in a hundred decisions</th>
+              <th>{{ text.kind }}</th>
+              <th>{{ text.asked }}</th>
+              <th>{{ text.pointsGivenAwayInA }}</th>
             </tr>
           </thead>
           <tbody>
             <tr v-for="part in score.kinds" :key="part.kind">
               <td>{{ part.words }}</td>
               <td>{{ part.count }}</td>
-              <td>{{ (100 * part.racks).toFixed(0) }} ± {{ (100 * part.half).toFixed(0) }}</td>
+              <td>{{ decimal(100 * part.racks, 0) }} ± {{ decimal(100 * part.half, 0) }}</td>
             </tr>
           </tbody>
         </table>
@@ -102,8 +110,8 @@ defineExpose({ begin })
           <li v-for="one in rounds" :key="one.id">
             <RouterLink :to="{ name: 'quiz', params: { roundId: String(one.id) } }"
               >{{ dayWords(one.day) }}, {{ nameOfGame(one.game) }}</RouterLink
-            >: {{ one.answered }} of {{ one.of
-            }}<template v-if="one.cost != null">, {{ one.cost.toFixed(1) }} points a decision</template>
+            >{{ text.of(one.answered, one.of)
+            }}<template v-if="one.cost != null">{{ text.pointsADecision(decimal(one.cost)) }}</template>
           </li>
         </ul>
       </details>

@@ -2,6 +2,7 @@
 import type { DrillZone } from '@/api/client'
 import type { LayoutDocument } from '@/board/document'
 import type { Place } from '@/drawing/place'
+import { text } from '@/words/text/practice'
 
 export interface DrillWish {
   name: string
@@ -33,7 +34,7 @@ export function drillOfForm(wish: DrillWish, layout: LayoutDocument): Record<str
     steps: Array.from({ length: count }, (_, k) => {
       const within = round(Math.max(0.05, wish.within * NEARER ** k))
       return {
-        name: placed ? `within ${within} diamonds` : 'as it lies',
+        name: placed ? text.withinDiamonds(within) : text.asItLies,
         balls: layout.balls,
         rule: {
           ball: wish.ball || null,

@@ -1,21 +1,23 @@
+import { text } from '@/words/text/keys'
+
 /** Keys of the practice pages, as the sheet of keys lists them. */
 export const PRACTICE_KEYS: [key: string, what: string][] = [
-  ['G', 'go on with the sitting that is open'],
-  ['B', 'begin a round of the quiz'],
+  ['G', text.goOnWithTheSitting],
+  ['B', text.beginARoundOfThe],
 ]
 export const DRILL_KEYS: [key: string, what: string][] = [
   ['M', 'made'],
   ['X', 'missed'],
-  ['O', 'potted, but not in its place'],
+  ['O', text.pottedButNotInIts],
   ['U', 'undo'],
-  ['Arrows, Enter', 'on the drawing: where the ball came to rest'],
+  [text.arrowsEnter, text.onTheDrawingWhereThe],
 ]
 export const QUIZ_KEYS: [key: string, what: string][] = [
-  ['P', 'pot a ball'],
-  ['S', 'play safe'],
-  ['O', 'a stroke of your own'],
-  ['Enter', 'open the ledger'],
-  ['N', 'next position'],
+  ['P', text.potABall],
+  ['S', text.playSafe],
+  ['O', text.aStrokeOfYourOwn],
+  [text.enter, text.openTheLedger],
+  ['N', text.nextPosition],
 ]
 /** What a key counts an attempt as. */
 export const outcomeOfKey = (letter: string): string | undefined =>

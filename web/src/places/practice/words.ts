@@ -1,31 +1,33 @@
 /** Words of the practice pages. */
 import type { ExpectedStep } from '@/api/client'
+import { text } from '@/words/text/practice'
+import { decimal } from '@/words/numbers'
 
 export const OUTCOME_WORDS: Record<string, string> = {
-  made: 'Made',
-  off: 'Potted, not in place',
-  missed: 'Missed',
+  made: text.made,
+  off: text.pottedNotInPlace,
+  missed: text.missed,
 }
 export const OUTCOME_KEYS: Record<string, string> = { made: 'M', off: 'O', missed: 'X' }
 export const VARIES: Record<string, string> = {
-  distance: 'harder by distance',
-  cut: 'harder by the cut',
-  tolerance: 'harder by how near',
-  tip: 'harder by the tip',
-  speed: 'harder by speed',
-  place: 'harder by where',
-  layout: 'step by step',
+  distance: text.harderByDistance,
+  cut: text.harderByTheCut,
+  tolerance: text.harderByHowNear,
+  tip: text.harderByTheTip,
+  speed: text.harderBySpeed,
+  place: text.harderByWhere,
+  layout: text.stepByStep,
 }
 const whole = (share: number) => Math.round(100 * share)
 /** What is expected at a step, with how sure that is. */
 export function expectedWords(step: ExpectedStep | undefined): string {
-  if (!step) return 'being worked out'
-  if (!step.chance) return 'cannot be said on this table'
-  return `${whole(step.chance.value)} % (${whole(step.chance.low)} to ${whole(step.chance.high)})`
+  if (!step) return text.beingWorkedOut
+  if (!step.chance) return text.cannotBeSaidOnThis
+  return text.to(whole(step.chance.value), whole(step.chance.low), whole(step.chance.high))
 }
 /** How the stroke is struck by which the step is made most often. */
 export const strokeWords = (step: ExpectedStep | undefined) =>
   step?.stroke ? `${step.tip_words}; ${step.speed_words}` : ''
 /** Points of rack chance given away. */
 export const costWords = (cost: number | null): string =>
-  cost === null ? 'did not count' : cost < 0.0005 ? 'cost nothing' : `cost ${(100 * cost).toFixed(1)} points`
+  cost === null ? text.didNotCount : cost < 0.0005 ? text.costNothing : text.costPoints(decimal(100 * cost))

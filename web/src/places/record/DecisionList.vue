@@ -3,6 +3,7 @@ import type { Decision } from '@/api/client'
 import { percent } from '@/shots/words'
 import { dayWords } from '@/words/days'
 import { endingWord, isTold, points } from './words'
+import { text } from '@/words/text/record'
 
 /** Decisions, the latest first: what was played, what it gave away, how it ended and what the stroke brought. */
 defineProps<{ decisions: Decision[]; total: number }>()
@@ -10,19 +11,21 @@ defineEmits<{ remove: [decision: Decision] }>()
 </script>
 
 <template>
-  <section class="sheet" aria-label="Decisions">
-    <h2>Decisions</h2>
-    <p v-if="!total" class="muted">None here.</p>
+  <section class="sheet" :aria-label="text.decisions">
+    <h2>{{ text.decisions }}</h2>
+    <p v-if="!total" class="muted">{{ text.noneHere }}</p>
     <table v-else>
       <thead>
         <tr>
-          <th scope="col" class="day">Day</th>
-          <th scope="col">Played</th>
-          <th scope="col" class="rare">Made, said</th>
-          <th scope="col">Choice</th>
-          <th scope="col">It ended</th>
-          <th scope="col">Stroke</th>
-          <th scope="col" class="act"><span class="visually-hidden">Delete</span></th>
+          <th scope="col" class="day">{{ text.day }}</th>
+          <th scope="col">{{ text.played }}</th>
+          <th scope="col" class="rare">{{ text.madeSaid }}</th>
+          <th scope="col">{{ text.choice }}</th>
+          <th scope="col">{{ text.itEnded }}</th>
+          <th scope="col">{{ text.stroke }}</th>
+          <th scope="col" class="act">
+            <span class="visually-hidden">{{ text.delete }}</span>
+          </th>
         </tr>
       </thead>
       <tbody>
@@ -34,8 +37,8 @@ defineEmits<{ remove: [decision: Decision] }>()
             }}</RouterLink>
             <span class="muted who"
               >{{ one.player_name
-              }}<template v-if="one.opponent_name"> against {{ one.opponent_name }}</template
-              ><template v-if="one.rack_number">, rack {{ one.rack_number }}</template></span
+              }}<template v-if="one.opponent_name"> {{ text.against(one.opponent_name) }}</template
+              ><template v-if="one.rack_number">{{ text.rack(one.rack_number) }}</template></span
             >
           </th>
           <td class="rare">{{ one.made !== null || one.make > 0.2 ? percent(one.make) : '–' }}</td>
@@ -50,16 +53,15 @@ defineEmits<{ remove: [decision: Decision] }>()
           <td>{{ endingWord(one.ending) }}</td>
           <td>{{ one.stroke === null ? '–' : points(one.stroke) }}</td>
           <td class="act">
-            <button type="button" :aria-label="`Delete: ${one.shot_name}`" @click="$emit('remove', one)">
-              Delete
+            <button type="button" :aria-label="text.deleteNamed(one.shot_name)" @click="$emit('remove', one)">
+              {{ text.delete }}
             </button>
           </td>
         </tr>
       </tbody>
     </table>
     <p v-if="total" class="muted small">
-      Choice: points of rack chance given away, in grey where that cannot be told of one alone. Stroke: what
-      came against one’s own average.
+      {{ text.columnsMean }}
     </p>
     <slot />
   </section>
@@ -71,7 +73,7 @@ defineEmits<{ remove: [decision: Decision] }>()
 .who,
 .why {
   display: block;
-  font-size: 12.5px;
+  font-size: var(--text-sm);
 }
 .lost {
   color: var(--foul);

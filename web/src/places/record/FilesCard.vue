@@ -6,6 +6,7 @@ import ProblemList from '@/parts/ProblemList.vue'
 import { useSession } from '@/session/session'
 import { fileOf, type Filters } from '@/stores/filters'
 import { useImport } from '@/stores/imports'
+import { text } from '@/words/text/record'
 
 /** The record as files, out and in. */
 const props = defineProps<{ filters: Filters }>()
@@ -36,7 +37,7 @@ async function choose() {
   await look()
 }
 async function arrived(found: Imported) {
-  taken.value = `Taken in: ${found.new.matches} matches, ${found.new.decisions} decisions of no match.`
+  taken.value = text.takenInMatchesDecisionsOf(found.new.matches ?? 0, found.new.decisions ?? 0)
   reading.value = file.value = null
   await session.loadPlayers()
   emit('taken')
@@ -44,26 +45,26 @@ async function arrived(found: Imported) {
 </script>
 
 <template>
-  <section class="sheet" aria-label="Files">
-    <h2>Files</h2>
+  <section class="sheet" :aria-label="text.files">
+    <h2>{{ text.files }}</h2>
     <p>
-      What is shown now, as it is filtered:
-      <a class="link" :href="fileOf('/api/record/file', props.filters)" download>the record (JSON)</a>,
-      <a class="link" :href="fileOf('/api/record/decisions', props.filters)" download>decisions (CSV)</a>,
-      <a class="link" :href="fileOf('/api/record/racks', props.filters)" download>racks (CSV)</a>
+      {{ text.whatIsShownNowAs }}
+      <a class="link" :href="fileOf('/api/record/file', props.filters)" download>{{ text.theRecordJson }}</a>,
+      <a class="link" :href="fileOf('/api/record/decisions', props.filters)" download>{{
+        text.decisionsCsv
+      }}</a>,
+      <a class="link" :href="fileOf('/api/record/racks', props.filters)" download>{{ text.racksCsv }}</a>
     </p>
     <p>
-      <button type="button" class="main" @click="field?.click()">Read a file in</button>
-      <span class="muted">
-        a record, or CSV of racks or of decisions; you see what it holds before anything is taken.</span
-      >
+      <button type="button" class="main" @click="field?.click()">{{ text.readAFileIn }}</button>
+      <span class="muted"> {{ text.whatMayBeRead }}</span>
       <input
         ref="field"
         type="file"
         accept=".json,.csv,application/json,text/csv"
         class="visually-hidden"
         tabindex="-1"
-        aria-label="A file of the record"
+        :aria-label="text.aFileOfTheRecord"
         @change="choose"
       />
     </p>
@@ -72,37 +73,36 @@ async function arrived(found: Imported) {
     <p v-if="taken" role="status">
       <b>{{ taken }}</b>
     </p>
-    <div v-if="reading" class="reading" role="group" aria-label="What the file holds">
+    <div v-if="reading" class="reading" role="group" :aria-label="text.whatTheFileHolds">
       <p>
-        <b>{{ file?.name }}</b>: {{ matches }} new {{ matches === 1 ? 'match' : 'matches' }},
-        {{ decisions }} new decisions of no match; {{ reading.known }} here already;
-        {{ reading.problems.length }} left out.
+        <b>{{ file?.name }}</b>{{
+          text.fileHolds(matches, decisions, reading.known, reading.problems.length)
+        }}
       </p>
       <ul v-if="reading.matches.length">
         <li v-for="(one, i) in reading.matches.slice(0, 12)" :key="i">
-          {{ one.date }}: {{ one.player }} – {{ one.opponent }}, {{ one.racks }} racks,
-          {{ one.decisions }} decisions
+          {{ text.racksDecisions(one.date, one.player, one.opponent, one.racks, one.decisions) }}
         </li>
-        <li v-if="matches > 12">and {{ matches - 12 }} more</li>
+        <li v-if="matches > 12">{{ text.andMoreMatches(matches - 12) }}</li>
       </ul>
       <ul v-if="reading.problems.length" class="wrong">
         <li v-for="(one, i) in reading.problems.slice(0, 12)" :key="i">{{ sentence(one) }}</li>
-        <li v-if="reading.problems.length > 12">and {{ reading.problems.length - 12 }} more</li>
+        <li v-if="reading.problems.length > 12">{{ text.andMoreProblems(reading.problems.length - 12) }}</li>
       </ul>
       <label v-if="reading.strangers.length || level"
-        >Players nobody knows here
+        >{{ text.playersNobodyKnowsHere }}
         <select v-model="level" @change="look()">
-          <option value="">leave their matches out</option>
+          <option value="">{{ text.leaveTheirMatchesOut }}</option>
           <option v-for="one in levels" :key="one.key" :value="one.key">
-            make them {{ one.name }} players
+            {{ text.makeThemPlayers(one.name) }}
           </option>
         </select>
       </label>
       <p class="choices">
         <button type="button" class="main" :disabled="!(matches + decisions) || running" @click="send(false)">
-          Take it in
+          {{ text.takeItIn }}
         </button>
-        <button type="button" @click="reading = null">Leave it</button>
+        <button type="button" @click="reading = null">{{ text.leaveIt }}</button>
       </p>
     </div>
   </section>
@@ -118,7 +118,7 @@ async function arrived(found: Imported) {
   gap: 8px;
   padding: 10px 14px;
   border: 1px solid var(--brass);
-  border-radius: 10px;
+  border-radius: var(--radius-md);
 }
 ul {
   margin: 0;

@@ -5,6 +5,7 @@ import type { RecordKnown } from '@/api/client'
 import { isFiltered, NOTHING, type Filters } from '@/stores/filters'
 import { tableNamed } from '@/words/tables'
 import { CHOICES, SHOTS } from './words'
+import { text } from '@/words/text/record'
 
 /** What the page is about: who, against whom, what, when; words find the rest. */
 const props = defineProps<{ filters: Filters; known: RecordKnown | null }>()
@@ -26,19 +27,19 @@ function type() {
 }
 const plain = (names: string[]) => names.map((name) => ({ key: name, name }))
 const lists = computed(() => [
-  { key: 'player' as const, label: 'Player', all: 'all players', options: plain(props.known?.players ?? []) },
-  { key: 'opponent' as const, label: 'Opponent', all: 'all opponents', options: plain(props.known?.opponents ?? []) },
-  { key: 'game' as const, label: 'Game', all: 'all games', options: GAMES.filter(({ key }) => props.known?.games.includes(key)) },
-  { key: 'table' as const, label: 'Table', all: 'all tables', options: (props.known?.tables ?? []).map((key) => ({ key, name: tableNamed(key) })) },
-  { key: 'kind' as const, label: 'Shots', all: 'all shots', options: SHOTS },
-  { key: 'choice' as const, label: 'Choices', all: 'all choices', options: CHOICES },
+  { key: 'player' as const, label: text.player, all: text.allPlayers, options: plain(props.known?.players ?? []) },
+  { key: 'opponent' as const, label: text.opponent, all: text.allOpponents, options: plain(props.known?.opponents ?? []) },
+  { key: 'game' as const, label: text.game, all: text.allGames, options: GAMES.filter(({ key }) => props.known?.games.includes(key)) },
+  { key: 'table' as const, label: text.table, all: text.allTables, options: (props.known?.tables ?? []).map((key) => ({ key, name: tableNamed(key) })) },
+  { key: 'kind' as const, label: text.shots, all: text.allShots, options: SHOTS },
+  { key: 'choice' as const, label: text.choices, all: text.allChoices, options: CHOICES },
 ]) // prettier-ignore
 const value = (event: Event) => (event.target as HTMLInputElement).value
 defineExpose({ focus: () => field.value?.focus() })
 </script>
 
 <template>
-  <form class="filters" :class="{ open }" aria-label="What the page is about" @submit.prevent>
+  <form class="filters" :class="{ open }" :aria-label="text.whatThePageIsAbout" @submit.prevent>
     <label v-for="list in lists" :key="list.key">
       <span class="visually-hidden">{{ list.label }}</span>
       <select :value="filters[list.key]" @change="set({ [list.key]: value($event) })">
@@ -47,24 +48,30 @@ defineExpose({ focus: () => field.value?.focus() })
       </select>
     </label>
     <span class="days">
-      <label>from <input type="date" :value="filters.since" @change="set({ since: value($event) })" /></label>
-      <label>to <input type="date" :value="filters.until" @change="set({ until: value($event) })" /></label>
+      <label
+        >{{ text.from }} <input type="date" :value="filters.since" @change="set({ since: value($event) })"
+      /></label>
+      <label
+        >{{ text.until }} <input type="date" :value="filters.until" @change="set({ until: value($event) })"
+      /></label>
     </span>
     <label class="find">
-      <span class="visually-hidden">Find</span>
+      <span class="visually-hidden">{{ text.find }}</span>
       <input
         ref="field"
         v-model="words"
         type="search"
-        placeholder="Find a shot, an ending, a name"
+        :placeholder="text.findAShotAnEnding"
         maxlength="80"
         @input="type"
       />
     </label>
     <button type="button" class="fold" :aria-expanded="open" @click="open = !open">
-      {{ open ? 'Fewer' : 'Choose …' }}
+      {{ open ? text.fewer : text.choose }}
     </button>
-    <button v-if="isFiltered(filters)" type="button" @click="emit('choose', { ...NOTHING })">Show all</button>
+    <button v-if="isFiltered(filters)" type="button" @click="emit('choose', { ...NOTHING })">
+      {{ text.showAll }}
+    </button>
   </form>
 </template>
 
@@ -81,10 +88,10 @@ input {
   max-width: 138px;
   padding: 3px 8px;
   border: 1px solid var(--hairline);
-  border-radius: 9px;
+  border-radius: var(--radius-md);
   background: var(--sheet);
   color: var(--ink);
-  font: 400 14px var(--sans);
+  font: 400 var(--text-md) var(--sans);
 }
 .days,
 .days label {
@@ -108,7 +115,7 @@ button {
   border: 0;
   background: none;
   color: var(--brass);
-  font: 600 14px var(--sans);
+  font: 600 var(--text-md) var(--sans);
   cursor: pointer;
 }
 @media (max-width: 760px) {

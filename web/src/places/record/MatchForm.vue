@@ -8,13 +8,14 @@ import { useSharedBoard } from '@/board/useBoard'
 import { useRecord } from '@/stores/record'
 import { useSession } from '@/session/session'
 import { today } from '@/words/days'
+import { text } from '@/words/text/record'
 
 /** A match, new or changed: when, who, what. */
 const props = defineProps<{ from: Match | null }>()
 const emit = defineEmits<{ save: [match: MatchIn]; close: [] }>()
 const session = useSession()
 const named = (player: { own: boolean; name: string }) =>
-  player.own ? player.name : `a ${player.name} player`
+  player.own ? player.name : text.aPlayer(player.name)
 const keyOf = (name: string) => session.players.find((player) => player.name === name)?.key
 /** A new match is likeliest between those on the board, else by whoever played the last one. */
 const { scene } = useSharedBoard()
@@ -54,56 +55,56 @@ function save() {
 
 <template>
   <FormShell
-    :title="from ? 'Change the match' : 'New match'"
+    :title="from ? text.changeTheMatch : text.newMatch"
     :can-save="canSave"
     @save="save"
     @close="emit('close')"
   >
-    <label>Day <input v-model="day" type="date" /></label>
+    <label>{{ text.day }} <input v-model="day" type="date" /></label>
     <label
-      >Player
+      >{{ text.player }}
       <select v-model="me">
         <option v-for="p in session.players" :key="p.key" :value="p.key">{{ named(p) }}</option>
       </select>
-      <span v-if="me === them" class="muted">nobody plays against himself</span>
+      <span v-if="me === them" class="muted">{{ text.nobodyPlaysAgainstHimself }}</span>
     </label>
     <label
-      >Opponent
+      >{{ text.opponent }}
       <select v-model="them">
         <option v-for="p in session.players" :key="p.key" :value="p.key">{{ named(p) }}</option>
       </select>
-      <span class="muted">more players are made on the page Players</span>
+      <span class="muted">{{ text.morePlayersAreMadeOn }}</span>
     </label>
     <label
-      >Game
+      >{{ text.game }}
       <select v-model="game">
         <option v-for="g in GAMES" :key="g.key" :value="g.key">{{ g.name }}</option>
       </select>
     </label>
-    <label>Race to <input v-model.number="race" type="number" min="1" max="50" step="1" /></label>
+    <label>{{ text.raceTo }} <input v-model.number="race" type="number" min="1" max="50" step="1" /></label>
     <label
-      >Breaks
+      >{{ text.breaks }}
       <select v-model="breaks">
-        <option value="alternate">in turn</option>
-        <option value="winner">who won the last rack</option>
+        <option value="alternate">{{ text.inTurn }}</option>
+        <option value="winner">{{ text.whoWonTheLastRack }}</option>
       </select>
     </label>
     <label
-      >First break
+      >{{ text.firstBreak }}
       <select v-model="first">
-        <option :value="true">the player</option>
-        <option :value="false">the opponent</option>
+        <option :value="true">{{ text.thePlayer }}</option>
+        <option :value="false">{{ text.theOpponent }}</option>
       </select>
     </label>
     <label
-      >Table
+      >{{ text.table }}
       <select v-model="table">
-        <option value="">the usual one</option>
+        <option value="">{{ text.theUsualOne }}</option>
         <option v-for="t in session.tables" :key="t.key" :value="t.key">
           {{ t.own ? t.name : tableNamed(t.key) }}
         </option>
       </select>
     </label>
-    <label>Notes <input v-model="notes" maxlength="1000" autocomplete="off" /></label>
+    <label>{{ text.notes }} <input v-model="notes" maxlength="1000" autocomplete="off" /></label>
   </FormShell>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { MatchLine } from '@/api/client'
 import { dayWords } from '@/words/days'
+import { text } from '@/words/text/record'
 
 /** Matches, the latest first. */
 defineProps<{ matches: MatchLine[]; total: number }>()
@@ -9,11 +10,10 @@ const isOver = (match: MatchLine) => Math.max(match.my_racks, match.their_racks)
 </script>
 
 <template>
-  <section class="sheet" aria-label="Matches">
-    <h2>Matches</h2>
+  <section class="sheet" :aria-label="text.matchesHeading">
+    <h2>{{ text.matchesHeading }}</h2>
     <p v-if="!total" class="muted">
-      None here. Begin one with <b>New match</b>: a tap a rack keeps the score, and the page tells how the
-      chance of the match went.
+      {{ text.noneHereBeginOneWith }} <b>{{ text.newMatch }}</b>{{ text.matchesMean }}
     </p>
     <table v-else>
       <tbody>
@@ -28,15 +28,16 @@ const isOver = (match: MatchLine) => Math.max(match.my_racks, match.their_racks)
             <b>{{ match.my_racks }} : {{ match.their_racks }}</b>
           </td>
           <td class="muted rare">
-            {{ match.game }}, to {{ match.race_to }}<template v-if="!isOver(match)">, in play</template>
+            {{ text.gameTo(match.game, match.race_to)
+            }}<template v-if="!isOver(match)">{{ text.isInPlay }}</template>
           </td>
           <td class="act">
             <button
               type="button"
-              :aria-label="`Delete the match against ${match.opponent_name}`"
+              :aria-label="text.deleteTheMatchAgainst(match.opponent_name)"
               @click="$emit('remove', match)"
             >
-              Delete
+              {{ text.delete }}
             </button>
           </td>
         </tr>

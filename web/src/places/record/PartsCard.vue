@@ -2,6 +2,8 @@
 import { computed } from 'vue'
 import type { SeasonPart } from '@/api/client'
 import { capital } from '@/shots/words'
+import { text } from '@/words/text/record'
+import { decimal } from '@/words/numbers'
 
 /** What each kind comes to in a hundred decisions, with its interval; those that cannot be told apart are marked so. */
 const props = defineProps<{ title: string; about: string; says: string; parts: SeasonPart[]; none: string }>()
@@ -27,9 +29,9 @@ const several = computed(() => props.parts.filter((one) => one.first && one.rack
     <table v-if="parts.length">
       <thead>
         <tr>
-          <th scope="col">Kind</th>
-          <th scope="col" class="wide">Racks in a hundred decisions</th>
-          <th scope="col">Decisions</th>
+          <th scope="col">{{ text.kind }}</th>
+          <th scope="col" class="wide">{{ text.racksInAHundredDecisions }}</th>
+          <th scope="col">{{ text.decisions }}</th>
         </tr>
       </thead>
       <tbody>
@@ -37,13 +39,13 @@ const several = computed(() => props.parts.filter((one) => one.first && one.rack
           <th scope="row">
             <button
               type="button"
-              :title="`Show these ${one.count} decisions`"
+              :title="text.showTheseDecisions(one.count)"
               @click="emit('choose', one.kind)"
             >
               {{ capital(one.words) }}
             </button>
             <span v-if="one.first && one.racks > 0" class="first">{{
-              several ? '≈ dearest' : 'dearest'
+              several ? text.aboutDearest : text.dearest
             }}</span>
           </th>
           <td>
@@ -52,7 +54,7 @@ const several = computed(() => props.parts.filter((one) => one.first && one.rack
               <i class="value" :style="wide(0, one.racks)" />
               <i class="half" :style="wide(one.racks - one.half, one.racks + one.half)" />
             </div>
-            {{ one.racks.toFixed(1) }} ± {{ one.half.toFixed(1) }}
+            {{ decimal(one.racks) }} ± {{ decimal(one.half) }}
           </td>
           <td>{{ one.count }}</td>
         </tr>
@@ -73,9 +75,9 @@ const several = computed(() => props.parts.filter((one) => one.first && one.rack
   margin-left: 8px;
   padding: 0 8px;
   border: 1px solid var(--brass);
-  border-radius: 9px;
+  border-radius: var(--radius-md);
   color: var(--brass);
-  font-size: 12px;
+  font-size: var(--text-xs);
   white-space: nowrap;
 }
 th button {

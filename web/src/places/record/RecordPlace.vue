@@ -23,6 +23,7 @@ import PartsCard from './PartsCard.vue'
 import ReliabilityCard from './ReliabilityCard.vue'
 import SeasonHead from './SeasonHead.vue'
 import { dayWords } from '@/words/days'
+import { text } from '@/words/text/record'
 
 /** The record: a season at the top, where its racks go, whether the odds were right; its matches and its decisions. */
 defineEmits<{ keys: [] }>()
@@ -43,8 +44,8 @@ const player = computed(() => {
 })
 /** Strokes by what practice would win, or as they came, luck and all. */
 const STROKES = [
-  { key: 'expected', name: 'What practice wins' },
-  { key: 'came', name: 'As they came' },
+  { key: 'expected', name: text.whatPracticeWins },
+  { key: 'came', name: text.asTheyCame },
 ] as const
 const view = ref<'expected' | 'came'>('expected')
 const strokes = computed(() => {
@@ -52,16 +53,13 @@ const strokes = computed(() => {
   const needed = season?.luck.needed ?? 0
   return view.value === 'expected'
     ? {
-        about: 'What a player one level better would have kept with the same strokes: without luck.',
+        about: text.oneLevelMeans,
         says: season?.shots_words ?? '',
         parts: season?.shots ?? [],
       }
     : {
-        about: 'What was lost against one’s own average, luck and all; below nothing it was won.',
-        says:
-          needed > (season?.luck.count ?? 0)
-            ? `Mostly luck: ${needed} decisions tell the sum to one rack.`
-            : '',
+        about: text.strokesMean,
+        says: needed > (season?.luck.count ?? 0) ? text.mostlyLuck(needed) : '',
         parts: season?.came ?? [],
       }
 })
@@ -85,12 +83,12 @@ const reckoned = computed(() => {
   const { reckoning } = record
   if (!reckoning?.document) return ''
   const { done, of, left_out } = reckoning.document
-  return `${done} of ${of} weighed anew${left_out ? `, ${left_out} could not be` : ''}.`
+  return text.ofWeighedAnew(done, of, left_out ? text.couldNotBe(left_out) : '')
 })
 useKeys((event) => {
   const letter = letterOf(event)
   if (event.ctrlKey || event.metaKey) return letter === 'z' && record.undo ? record.bringBack : undefined
-  return { m: () => (making.value = true), f: () => bar.value?.focus() }[letter]
+  return { n: () => (making.value = true), f: () => bar.value?.focus() }[letter]
 })
 usePlaceMemory()
 </script>
@@ -98,18 +96,18 @@ usePlaceMemory()
 <template>
   <main class="record">
     <header>
-      <h1>Record</h1>
+      <h1>{{ text.record }}</h1>
       <button type="button" class="main" @click="making = true">
-        <KeyLabel label="New match" letter="M" />
+        <KeyLabel :label="text.newMatch" letter="N" />
       </button>
       <FrameActs @keys="$emit('keys')" />
     </header>
     <FilterBar ref="bar" :filters="record.filters" :known="record.known" @choose="choose" />
     <ProblemList :problems="[...record.problems, ...match.problems]" />
     <p v-if="record.undo" class="undo" role="status">
-      Deleted: {{ record.undo.words }}.
-      <button type="button" @click="record.bringBack">Bring it back</button>
-      <button type="button" class="muted" @click="record.undo = null">Let it go</button>
+      {{ text.deleted(record.undo.words) }}
+      <button type="button" @click="record.bringBack">{{ text.bringItBack }}</button>
+      <button type="button" class="muted" @click="record.undo = null">{{ text.letItGo }}</button>
     </p>
     <MatchForm v-if="making" :from="null" @save="begin" @close="making = false" />
     <template v-if="record.season && says">
@@ -117,7 +115,7 @@ usePlaceMemory()
       <div class="halves">
         <div class="column">
           <PartsCard
-            title="Where the racks go: choices"
+            :title="text.whereTheRacksGoChoices"
             about="What choices gave away, by what was wrong with them."
             :says="says.choices_words"
             :parts="says.choices"
@@ -125,14 +123,14 @@ usePlaceMemory()
             @choose="chooseKind({ choice: $event, kind: '' })"
           />
           <PartsCard
-            title="Where the racks go: strokes"
+            :title="text.whereTheRacksGoStrokes"
             :about="strokes.about"
             :says="strokes.says"
             :parts="strokes.parts"
             none="Worked out behind each decision that is kept."
             @choose="chooseKind({ kind: $event, choice: '' })"
           >
-            <ChoiceChips label="Strokes" :options="STROKES" :value="view" @choose="view = $event" />
+            <ChoiceChips :label="text.strokes" :options="STROKES" :value="view" @choose="view = $event" />
           </PartsCard>
         </div>
         <div class="column">
@@ -140,13 +138,13 @@ usePlaceMemory()
           <MatchList
             :matches="record.matches.rows"
             :total="record.matches.total"
-            @remove="record.remove('match', $event.id, `the match against ${$event.opponent_name}`)"
+            @remove="record.remove('match', $event.id, text.theMatchAgainst($event.opponent_name))"
           >
             <PageTurner
               :page="record.matchPage"
               :total="record.matches.total"
               :size="10"
-              what="matches"
+              :what="text.matchesCounted"
               @turn="record.turnMatches"
             />
           </MatchList>
@@ -162,37 +160,36 @@ usePlaceMemory()
           :page="record.page"
           :total="record.decisions.total"
           :size="25"
-          what="decisions"
+          :what="text.decisionsCounted"
           @turn="record.turn"
         />
         <p v-if="record.decisions.total" class="anew">
           <button v-if="!record.weighing" type="button" @click="record.weighAnew">
-            Weigh {{ record.decisions.total === 1 ? 'it' : `these ${record.decisions.total}` }} anew
+            {{ text.weighAnew(record.decisions.total) }}
           </button>
-          <button v-else type="button" @click="record.stopWeighing">Stop weighing</button>
+          <button v-else type="button" @click="record.stopWeighing">{{ text.stopWeighing }}</button>
           <span class="muted">
-            with today’s players; what was said then stays.
-            {{ record.weighing ? record.reckoning?.waits_for : '' }} {{ reckoned }}</span
+            {{ text.anewMeans((record.weighing && record.reckoning?.waits_for) || '', reckoned) }}</span
           >
           <ProgressLine
             v-if="record.weighing"
-            label="Weighing anew"
+            :label="text.weighingAnew"
             :share="record.reckoning?.progress ?? 0"
           />
         </p>
       </DecisionList>
       <details v-if="record.deleted.length" class="sheet gone">
-        <summary>Deleted in the last thirty days: {{ record.deleted.length }}</summary>
+        <summary>{{ text.deletedInTheLastThirty(record.deleted.length) }}</summary>
         <ul>
           <li v-for="one in record.deleted" :key="`${one.kind}-${one.id}`">
             {{ dayWords(one.played_on) }}: {{ one.words }}
-            <button type="button" @click="record.restore(one.kind, one.id)">Bring it back</button>
+            <button type="button" @click="record.restore(one.kind, one.id)">{{ text.bringItBack }}</button>
           </li>
         </ul>
       </details>
       <FilesCard :filters="record.filters" @taken="record.load" />
     </template>
-    <p v-else-if="!record.problems.length" class="muted">Opening the record …</p>
+    <p v-else-if="!record.problems.length" class="muted">{{ text.openingTheRecord }}</p>
   </main>
 </template>
 
@@ -211,7 +208,7 @@ header {
 }
 h1 {
   flex: 1;
-  font-size: 26px;
+  font-size: var(--text-2xl);
 }
 .halves {
   display: grid;
@@ -229,13 +226,13 @@ button {
   border: 0;
   background: none;
   color: var(--brass);
-  font: 600 14px var(--sans);
+  font: 600 var(--text-md) var(--sans);
   cursor: pointer;
 }
 button.main {
   padding: 4px 16px;
   border: 1px solid var(--brass);
-  border-radius: 18px;
+  border-radius: var(--radius-xl);
 }
 .gone {
   padding: 12px 16px;

@@ -4,36 +4,38 @@ import type { Season } from '@/api/client'
 import ChoiceChips from '@/parts/ChoiceChips.vue'
 import { percent } from '@/shots/words'
 import ReliabilityChart from './ReliabilityChart.vue'
+import { text } from '@/words/text/record'
+import { decimal } from '@/words/numbers'
 
 /** Were the odds right: what was said against what came, for the tool and for the player himself. */
 const props = defineProps<{ season: Season; player: number | null }>()
 const KINDS = [
-  { key: 'makes' as const, name: 'Pots made' },
-  { key: 'fouls' as const, name: 'Fouls' },
-  { key: 'open_shots' as const, name: 'Open shots left' },
-  { key: 'guesses' as const, name: 'My own guesses' },
+  { key: 'makes' as const, name: text.potsMade },
+  { key: 'fouls' as const, name: text.fouls },
+  { key: 'open_shots' as const, name: text.openShotsLeft },
+  { key: 'guesses' as const, name: text.myOwnGuesses },
 ]
 const there = computed(() => KINDS.filter(({ key }) => props.season[key]))
 const chosen = ref<(typeof KINDS)[number]['key']>('makes')
 const kind = computed(() => there.value.find(({ key }) => key === chosen.value) ?? there.value[0])
 const found = computed(() => (kind.value ? props.season[kind.value.key] : null))
 const figures = ref(false)
-const score = (value: number) => value.toFixed(3)
+const score = (value: number) => decimal(value, 3)
 const better = computed(() => {
   if (!found.value) return ''
   const { brier, always, by_chance } = found.value
-  const helps = brier < always ? 'less than' : 'no less than'
-  return `Brier score ${score(brier)}: ${helps} the ${score(always)} of always saying the average. Were every chance right, it would be about ${score(by_chance)}.`
+  const helps = brier < always ? text.lessThan : text.noLessThan
+  return text.brierSays(score(brier), helps, score(always), score(by_chance))
 })
 </script>
 
 <template>
-  <section class="sheet" aria-label="Were the odds right?">
-    <h2>Were the odds right?</h2>
-    <p v-if="!found" class="muted">Nothing to hold against what came yet.</p>
+  <section class="sheet" :aria-label="text.wereTheOddsRight">
+    <h2>{{ text.wereTheOddsRight }}</h2>
+    <p v-if="!found" class="muted">{{ text.nothingToHoldAgainstWhat }}</p>
     <template v-else>
       <ChoiceChips
-        label="Chances of what"
+        :label="text.chancesOfWhat"
         :options="there"
         :value="kind?.key ?? ''"
         @choose="chosen = $event"
@@ -44,39 +46,40 @@ const better = computed(() => {
           <p>
             <b>{{ found.words }}</b>
           </p>
-          <p class="muted small">{{ better }}</p>
           <p class="muted small">
-            Each dot is a tenth of what was said, larger where more was; bars are its 95 % interval. On the
-            broken line it came true.
+            {{ text.chartMeans }}
           </p>
           <p v-if="found.drift !== null && kind?.key === 'makes' && player">
-            <RouterLink class="link" :to="{ name: 'player', params: { playerId: String(player) } }"
-              >Measure the stroke anew</RouterLink
-            >
+            <RouterLink class="link" :to="{ name: 'player', params: { playerId: String(player) } }">{{
+              text.measureTheStrokeAnew
+            }}</RouterLink>
           </p>
           <p>
             <button type="button" :aria-expanded="figures" @click="figures = !figures">
-              {{ figures ? 'Hide the figures' : 'Show the figures' }}
+              {{ figures ? text.hideTheFigures : text.showTheFigures }}
             </button>
           </p>
         </div>
       </div>
+      <p v-if="figures" class="muted small">{{ better }}</p>
       <table v-if="figures">
         <thead>
           <tr>
-            <th scope="col">Said</th>
-            <th scope="col">On average</th>
-            <th scope="col">Came</th>
-            <th scope="col">95 % interval</th>
-            <th scope="col">Cases</th>
+            <th scope="col">{{ text.saidHeading }}</th>
+            <th scope="col">{{ text.onAverage }}</th>
+            <th scope="col">{{ text.cameHeading }}</th>
+            <th scope="col">{{ text.intervalHeading }}</th>
+            <th scope="col">{{ text.cases }}</th>
           </tr>
         </thead>
         <tbody>
           <tr v-for="one in found.tenths" :key="one.low">
-            <th scope="row">{{ Math.round(100 * one.low) }} to {{ Math.round(100 * one.low) + 10 }} %</th>
+            <th scope="row">
+              {{ text.saidBetween(Math.round(100 * one.low), Math.round(100 * one.low) + 10) }}
+            </th>
             <td>{{ percent(one.said) }}</td>
             <td>{{ percent(one.came.value) }}</td>
-            <td>{{ percent(one.came.low) }} to {{ percent(one.came.high) }}</td>
+            <td>{{ text.cameBetween(percent(one.came.low), percent(one.came.high)) }}</td>
             <td>{{ one.count }}</td>
           </tr>
         </tbody>

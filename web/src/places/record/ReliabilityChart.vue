@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { Reliability } from '@/api/client'
 import { percent } from '@/shots/words'
+import { text } from '@/words/text/record'
 
 /** What was said to the right, how often it came upward, tenth by tenth with intervals; on the diagonal it came true. */
 const props = defineProps<{ found: Reliability; what: string }>()
@@ -15,7 +16,7 @@ const words = computed(
   () =>
     `${props.what}: ` +
     props.found.tenths
-      .map((one) => `said about ${percent(one.said)}, came ${percent(one.came.value)} in ${one.count}`)
+      .map((one) => text.saidAboutCameIn(percent(one.said), percent(one.came.value), one.count))
       .join('; '),
 )
 </script>
@@ -28,8 +29,8 @@ const words = computed(
         <text :x="x(0) - 6" :y="y(v) + 4" text-anchor="end">{{ 100 * v }}</text>
         <text :x="x(v)" :y="y(0) + 16" text-anchor="middle">{{ 100 * v }}</text>
       </template>
-      <text :x="x(0.5)" :y="y(0) + 34" text-anchor="middle">said, %</text>
-      <text :transform="`translate(12 ${y(0.5)}) rotate(-90)`" text-anchor="middle">came, %</text>
+      <text :x="x(0.5)" :y="y(0) + 34" text-anchor="middle">{{ text.saidAxis }}</text>
+      <text :transform="`translate(12 ${y(0.5)}) rotate(-90)`" text-anchor="middle">{{ text.cameAxis }}</text>
     </g>
     <path class="true" :d="`M${x(0)} ${y(0)}L${x(1)} ${y(1)}`" />
     <g v-for="one in found.tenths" :key="one.low">

@@ -2,45 +2,48 @@
 import { computed } from 'vue'
 import type { SeasonAnswer } from '@/api/client'
 import { percent, unbroken } from '@/shots/words'
+import { text } from '@/words/text/record'
+import { decimal } from '@/words/numbers'
 
 /** The season in three figures, and in sentences: by choosing, by stroking, by luck. */
 const props = defineProps<{ season: SeasonAnswer }>()
 const says = computed(() => props.season.document)
-const half = (value: number | null) => (value === null ? '' : `\u00a0± ${value.toFixed(1)}`)
+const half = (value: number | null) => (value === null ? '' : `\u00a0± ${decimal(value)}`)
 </script>
 
 <template>
-  <section class="sheet season" aria-label="The season">
+  <section class="sheet season" :aria-label="text.theSeason">
     <div class="figures">
       <p>
         <b
-          >{{ season.racks_won }}<small> of {{ season.racks }}</small></b
+          >{{ season.racks_won }}<small> {{ text.ofRacks(season.racks) }}</small></b
         >
-        <span>racks won, in {{ season.matches }} {{ season.matches === 1 ? 'match' : 'matches' }}</span>
+        <span>{{ text.racksWonIn(season.matches) }}</span>
       </p>
       <p v-if="says.choice.count">
         <b
-          >{{ says.choice.value.toFixed(1) }}<small> {{ half(says.choice.half) }}</small></b
+          >{{ decimal(says.choice.value) }}<small> {{ half(says.choice.half) }}</small></b
         >
-        <span>racks given away by choosing, in a hundred decisions</span>
+        <span>{{ text.racksGivenAwayByChoosing }}</span>
       </p>
       <p v-if="says.racks > 1">
         <b
-          >{{ says.choice_a_rack.value.toFixed(1) }} %<small> {{ half(says.choice_a_rack.half) }}</small></b
+          >{{ decimal(says.choice_a_rack.value) }} %<small> {{ half(says.choice_a_rack.half) }}</small></b
         >
-        <span>of rack chance given away a rack, in {{ says.racks }} racks recorded</span>
+        <span>{{ text.ofRackChanceGivenAway(says.racks) }}</span>
       </p>
       <p v-if="says.makes">
-        <b>{{ percent(says.makes.came.value) }}<small> of pots made</small></b>
-        <span>{{ percent(says.makes.said) }} were said, in {{ says.makes.count }}</span>
+        <b
+          >{{ percent(says.makes.came.value) }}<small> {{ text.ofPotsMade }}</small></b
+        >
+        <span>{{ text.wereSaidIn(percent(says.makes.said), says.makes.count) }}</span>
       </p>
     </div>
     <ul v-if="says.words.length">
       <li v-for="words in says.words" :key="words">{{ unbroken(words) }}</li>
     </ul>
     <p v-else class="muted none">
-      No decisions here yet. Weigh a layout on the Table, play the shot, and press “I played this”: two taps
-      keep what was decided and what came of it.
+      {{ text.noDecisionsYet }}
     </p>
   </section>
 </template>
@@ -65,16 +68,16 @@ const half = (value: number | null) => (value === null ? '' : `\u00a0± ${value.
   max-width: 190px;
 }
 b {
-  font: 600 30px/1.1 var(--serif);
+  font: 600 var(--text-3xl)/1.1 var(--serif);
   white-space: nowrap;
 }
 small {
-  font-size: 16px;
+  font-size: var(--text-base);
   font-weight: 500;
 }
 .figures span {
   color: var(--muted);
-  font-size: 13px;
+  font-size: var(--text-sm);
 }
 ul {
   margin: 0;

@@ -5,6 +5,8 @@ import { ballName } from '@/drawing/balls'
 import TipClock from '@/shots/TipClock.vue'
 import { percent } from '@/shots/words'
 import ChangeBall from './ChangeBall.vue'
+import { text } from '@/words/text/runout'
+import { decimal } from '@/words/numbers'
 
 /** One ball of the plan: how it is played, why, what else there is, and what can be changed. */
 const props = defineProps<{ planned: Planned; plan: Plan }>()
@@ -19,20 +21,26 @@ const isElsewhere = computed(() => {
 /** Back into line, or roll on: told where both exist and the shot does not do it by itself. */
 const choices = computed(() =>
   [
-    { words: 'Gets back into the zone', other: props.planned.back },
-    { words: 'Takes the harder next ball', other: props.planned.rolls },
+    { words: text.getsBackIntoTheZone, other: props.planned.back },
+    { words: text.takesTheHarderNextBall, other: props.planned.rolls },
   ].filter(({ other }) => other),
 )
 </script>
 
 <template>
-  <article class="card sheet" :aria-label="`Shot ${planned.step + 1}`">
+  <article class="card sheet" :aria-label="text.shotNumbered(planned.step + 1)">
     <header>
-      <h3>{{ planned.step + 1 }}. {{ ballName(planned.ball) }} into the {{ planned.pocket_words }}</h3>
+      <h3>{{ text.intoThe(planned.step + 1, ballName(planned.ball), planned.pocket_words) }}</h3>
       <p class="muted">
-        <template v-if="planned.own">my own shot: </template>{{ planned.speed.pace }},
-        {{ planned.speed.words }} ({{ planned.stroke.speed_mps.toFixed(1) }} m/s); {{ planned.tip }}; cut
-        {{ planned.cut_deg.toFixed(0) }}°
+        <template v-if="planned.own">{{ text.myOwnShotIs }} </template>{{
+          text.strokeWords(
+            planned.speed.pace,
+            planned.speed.words,
+            decimal(planned.stroke.speed_mps),
+            planned.tip,
+            decimal(planned.cut_deg, 0),
+          )
+        }}
       </p>
     </header>
     <TipClock
@@ -43,17 +51,15 @@ const choices = computed(() =>
     />
     <ul class="facts">
       <li v-if="planned.enters_words">{{ planned.enters_words }}</li>
-      <li v-if="next?.zone.cut_words">Next is the {{ next.ball }}. {{ next.zone.cut_words }}</li>
+      <li v-if="next?.zone.cut_words">{{ text.nextIsThe(next.ball, next.zone.cut_words) }}</li>
       <li v-if="next">
-        Its zone is {{ next.zone.square_diamonds.toFixed(1) }} square diamonds, dotted on the table; large
-        dots where two pockets serve.
+        {{ text.zoneIs(decimal(next.zone.square_diamonds)) }}
       </li>
       <li v-if="isElsewhere">
-        Without error the cue ball stops at the ring, but the tries do better: the plan goes on from amid the
-        best third of them.
+        {{ text.triesDoBetter }}
       </li>
       <li v-for="choice in choices" :key="choice.words">
-        {{ choice.words }}: {{ choice.other?.words }} – {{ percent(choice.other?.worth ?? 0) }} from there.
+        {{ text.fromThere(choice.words, choice.other?.words ?? '', percent(choice.other?.worth ?? 0)) }}
       </li>
     </ul>
     <ChangeBall
@@ -74,7 +80,7 @@ const choices = computed(() =>
   padding: 12px 16px 14px;
 }
 h3 {
-  font-size: 18px;
+  font-size: var(--text-lg);
 }
 header p {
   margin: 2px 0 0;

@@ -4,6 +4,7 @@ import type { Plan, Planned } from '@/api/client'
 import { percent } from '@/shots/words'
 import { useRunOut } from '@/stores/runout'
 import { changedOrder, costWords } from './changes'
+import { text } from '@/words/text/runout'
 
 /** What can be changed of a ball: its pocket, where the cue ball goes, its place in the order; with what it costs. */
 const props = defineProps<{ planned: Planned; plan: Plan; worth: number }>()
@@ -21,16 +22,16 @@ function free(part: 'pockets' | 'rests' | 'strokes') {
 const orders = computed(() =>
   props.plan.chooses_order
     ? [
-        { words: 'Earlier', order: changedOrder(props.plan.order, props.planned.step, -1) },
-        { words: 'Later', order: changedOrder(props.plan.order, props.planned.step, 1) },
+        { words: text.earlier, order: changedOrder(props.plan.order, props.planned.step, -1) },
+        { words: text.later, order: changedOrder(props.plan.order, props.planned.step, 1) },
       ].filter(({ order }) => order)
     : [],
 )
 </script>
 
 <template>
-  <div class="change" role="group" aria-label="Change it">
-    <b>Change it</b>
+  <div class="change" role="group" :aria-label="text.changeIt">
+    <b>{{ text.changeIt }}</b>
     <button
       v-for="other in planned.others"
       :key="other.pocket"
@@ -41,11 +42,11 @@ const orders = computed(() =>
       {{ other.pocket.replace('-', ' ') }}
       <small>{{ percent(other.worth) }}, {{ costWords(other.worth, worth) }}</small>
     </button>
-    <button v-if="isFixed" type="button" @click="free('pockets')">Any pocket</button>
-    <button type="button" @click="$emit('want')">I want to be elsewhere</button>
-    <button type="button" @click="$emit('own')">My own shot</button>
-    <button v-if="isOwn" type="button" @click="free('strokes')">Not my shot</button>
-    <button v-if="isSent" type="button" @click="free('rests')">Wherever is best</button>
+    <button v-if="isFixed" type="button" @click="free('pockets')">{{ text.anyPocket }}</button>
+    <button type="button" @click="$emit('want')">{{ text.iWantToBeElsewhere }}</button>
+    <button type="button" @click="$emit('own')">{{ text.myOwnShot }}</button>
+    <button v-if="isOwn" type="button" @click="free('strokes')">{{ text.notMyShot }}</button>
+    <button v-if="isSent" type="button" @click="free('rests')">{{ text.whereverIsBest }}</button>
     <button
       v-for="change in orders"
       :key="change.words"
@@ -70,10 +71,10 @@ button {
   min-height: 32px;
   padding: 4px 11px;
   border: 1px solid var(--hairline);
-  border-radius: 15px;
+  border-radius: var(--radius-lg);
   background: transparent;
   color: var(--ink);
-  font: 500 13px var(--sans);
+  font: 500 var(--text-sm) var(--sans);
   cursor: pointer;
 }
 small {

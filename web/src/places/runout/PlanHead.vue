@@ -5,18 +5,20 @@ import KeyLabel from '@/parts/KeyLabel.vue'
 import ProgressLine from '@/parts/ProgressLine.vue'
 import { capital, chanceWords, percent, spread } from '@/shots/words'
 import { changeWords, FREE, useRunOut } from '@/stores/runout'
+import { text } from '@/words/text/runout'
+import { decimal } from '@/words/numbers'
 
 /** The plan's head: what it comes to, how far it is, what counts, and the plans kept beside it. */
 const runOut = useRunOut()
 const board = useBoard()
 const rackWords = computed(() => capital(chanceWords(board.document.game)))
 const state = computed(() => {
-  if (runOut.stale) return 'the layout has changed since'
-  const settled = runOut.plan?.settled ? `settled in ${runOut.plan.seconds.toFixed(1)} s` : ''
+  if (runOut.stale) return text.changedSince
+  const settled = runOut.plan?.settled ? text.settledInS(decimal(runOut.plan.seconds)) : ''
   // Before half of the way what stands there is the first plan, or one of before.
   const isThere = !runOut.asking && (runOut.runOut?.progress ?? 0) >= 0.5
-  if (runOut.running && settled && isThere) return `${settled}, looking ahead`
-  if (runOut.running) return runOut.plan?.settled === false ? 'first plan, refining' : 'planning'
+  if (runOut.running && settled && isThere) return text.lookingAhead(settled)
+  if (runOut.running) return runOut.plan?.settled === false ? text.firstPlanRefining : 'planning'
   return runOut.runOut?.status === 'stopped' ? 'stopped' : settled
 })
 const isChanged = computed(
@@ -25,7 +27,7 @@ const isChanged = computed(
 const totals = computed(() =>
   runOut.plan?.run_out && runOut.plan.rack
     ? [
-        { words: 'Run out', chance: runOut.plan.run_out },
+        { words: text.runOut, chance: runOut.plan.run_out },
         { words: rackWords.value, chance: runOut.plan.rack },
       ]
     : [],
@@ -34,15 +36,15 @@ const totals = computed(() =>
 
 <template>
   <header :class="{ stale: runOut.stale }">
-    <h2>Plan</h2>
+    <h2>{{ text.plan }}</h2>
     <span class="state" aria-live="polite">{{ state }}</span>
     <!-- Plan stands where Stop does when the layout has changed. -->
     <button v-if="runOut.running && runOut.stale" type="button" class="act" @click="runOut.stop()">
-      Stop
+      {{ text.stop }}
     </button>
     <ProgressLine
       v-if="runOut.runOut"
-      label="Planning"
+      :label="text.planning"
       :share="runOut.running ? Math.max(0.03, runOut.runOut.progress) : 1"
     />
     <dl v-if="totals.length" class="totals">
@@ -53,30 +55,25 @@ const totals = computed(() =>
         </dd>
       </div>
     </dl>
-    <div class="choices wide" role="group" aria-label="What counts">
+    <div class="choices wide" role="group" :aria-label="text.whatCounts">
       <button
         type="button"
         :aria-pressed="runOut.fixed.goal === 'run out'"
         @click="runOut.ask({ goal: 'run out' })"
       >
-        Running out counts
+        {{ text.runningOutCounts }}
       </button>
       <button
         type="button"
         :aria-pressed="runOut.fixed.goal === 'rack'"
         @click="runOut.ask({ goal: 'rack' })"
       >
-        What a miss leaves counts too
+        {{ text.whatAMissLeavesCounts }}
       </button>
     </div>
     <div v-if="runOut.plan?.plan.length" class="kept">
-      <button
-        type="button"
-        class="act"
-        title="Keep this plan to compare others with it (K)"
-        @click="runOut.keep()"
-      >
-        <KeyLabel label="Keep" letter="K" />
+      <button type="button" class="act" :title="text.keepMeans" @click="runOut.keep()">
+        <KeyLabel :label="text.keep" letter="K" />
       </button>
       <button
         v-if="isChanged"
@@ -84,7 +81,7 @@ const totals = computed(() =>
         class="act"
         @click="runOut.ask({ ...FREE, goal: runOut.fixed.goal })"
       >
-        Undo my changes
+        {{ text.undoMyChanges }}
       </button>
       <a
         v-if="runOut.runOut && !runOut.running"
@@ -92,10 +89,10 @@ const totals = computed(() =>
         :href="`/api/run-outs/${runOut.runOut.id}/sheet`"
         target="_blank"
       >
-        Sheet for print
+        {{ text.sheetForPrint }}
       </a>
     </div>
-    <ul v-if="runOut.variants.length" class="variants" aria-label="Kept plans">
+    <ul v-if="runOut.variants.length" class="variants" :aria-label="text.keptPlans">
       <li v-for="variant in runOut.variants" :key="variant.id">
         <RouterLink :to="{ name: 'runout', params: { runOutId: variant.id } }">
           <b>{{ percent(variant.chance) }}</b> {{ variant.words }}
@@ -114,14 +111,14 @@ const totals = computed(() =>
   flex-basis: 100%;
 }
 dt {
-  font-size: 12.5px;
+  font-size: var(--text-sm);
   color: var(--muted);
 }
 dd {
   margin: 0;
 }
 dd b {
-  font: 600 27px/1.1 var(--serif);
+  font: 600 var(--text-2xl)/1.1 var(--serif);
 }
 .wide {
   flex-basis: 100%;
@@ -135,7 +132,7 @@ dd b {
   list-style: none;
   margin: 0;
   padding: 0;
-  font-size: 13px;
+  font-size: var(--text-sm);
 }
 .variants a {
   display: block;

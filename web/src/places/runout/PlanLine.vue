@@ -4,6 +4,7 @@ import type { Planned } from '@/api/client'
 import { BALL_COLOURS } from '@/design/colours'
 import { ballMark, ballName } from '@/drawing/balls'
 import { percent } from '@/shots/words'
+import { text } from '@/words/text/runout'
 
 /** One ball of the plan in its list. */
 const props = defineProps<{ planned: Planned; goal: string; chosen: boolean }>()
@@ -11,8 +12,8 @@ defineEmits<{ choose: [] }>()
 const chance = computed(() => (props.goal === 'rack' ? props.planned.rack : props.planned.run_out))
 const way = computed(() => {
   const { enters, room } = props.planned
-  if (room === null) return 'last ball'
-  const how = enters === 'into' ? 'into the line, ' : enters === 'across' ? 'across the line, ' : ''
+  if (room === null) return text.lastBall
+  const how = enters === 'into' ? text.intoTheLine : enters === 'across' ? text.acrossTheLine : ''
   return `${how}room ${percent(room)}`
 })
 </script>
@@ -26,13 +27,13 @@ const way = computed(() => {
       }}</i>
       <span class="words">
         <b>{{ planned.pocket_words }}</b>
-        <em v-if="planned.key">key ball</em>
+        <em v-if="planned.key">{{ text.keyBall }}</em>
         <span class="muted">{{ planned.speed.pace }}, {{ planned.speed.words }}; {{ planned.tip }}</span>
-        <span class="muted">made {{ percent(planned.make) }} · {{ way }}</span>
+        <span class="muted">{{ text.made(percent(planned.make), way) }}</span>
       </span>
       <span class="chance"
         ><span>{{ Math.round(100 * chance.value) }}<small> %</small></span
-        ><span class="muted">from here</span></span
+        ><span class="muted">{{ text.fromHere }}</span></span
       >
     </button>
   </li>
@@ -50,7 +51,7 @@ button {
   border-bottom: 1px solid var(--hairline);
   background: none;
   color: var(--ink);
-  font: 400 13px/1.3 var(--sans);
+  font: 400 var(--text-sm)/1.3 var(--sans);
   text-align: left;
   cursor: pointer;
 }
@@ -62,7 +63,7 @@ button:hover,
   box-shadow: inset 3px 0 var(--brass);
 }
 .number {
-  font: 600 15px var(--serif);
+  font: 600 var(--text-base) var(--serif);
   color: var(--muted);
 }
 .disc {
@@ -74,33 +75,33 @@ button:hover,
   border-radius: 50%;
   background: var(--disc);
   color: var(--on-disc);
-  font: 700 12px var(--sans);
+  font: 700 var(--text-xs) var(--sans);
 }
 .words {
   display: grid;
 }
 .words b {
-  font-size: 14.5px;
+  font-size: var(--text-md);
 }
 em {
   width: fit-content;
   padding: 0 7px;
   border: 1.5px solid var(--brass);
-  border-radius: 8px;
+  border-radius: var(--radius-md);
   color: var(--brass);
   font-style: normal;
   font-weight: 700;
-  font-size: 12px;
+  font-size: var(--text-xs);
 }
 .chance {
   display: grid;
   justify-items: end;
-  font: 600 22px/1 var(--serif);
+  font: 600 var(--text-xl)/1 var(--serif);
 }
 .chance small {
-  font-size: 13px;
+  font-size: var(--text-sm);
 }
 .chance .muted {
-  font: 400 11.5px var(--sans);
+  font: 400 var(--text-xs) var(--sans);
 }
 </style>

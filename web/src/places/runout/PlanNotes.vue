@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Plan } from '@/api/client'
+import { text } from '@/words/text/runout'
 
 /** What is to be said of a plan: the key ball, what cannot be potted, places in hand, and what was searched. */
 defineProps<{ plan: Plan }>()
@@ -15,9 +16,7 @@ defineProps<{ plan: Plan }>()
     <p v-if="plan.in_hand">{{ plan.in_hand.words }}</p>
     <p v-if="plan.plan.length && plan.plan.length < plan.order.length">{{ plan.summary }}</p>
     <p class="muted">
-      {{ plan.searched }} Chances are what this player’s strokes come to in the simulation; ± is the chance in
-      the sampling only. What the first shot wins is looked ahead at, as on the Table page, and ± says what
-      that may be off by.
+      {{ text.chancesMean(plan.searched) }}
     </p>
   </footer>
 </template>
@@ -26,7 +25,7 @@ defineProps<{ plan: Plan }>()
 footer {
   padding: 9px 16px 12px;
   border-top: 1px solid var(--hairline);
-  font-size: 13px;
+  font-size: var(--text-sm);
   overflow-y: auto;
   flex-shrink: 0;
   max-height: 34vh;

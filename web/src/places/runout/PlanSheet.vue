@@ -7,6 +7,7 @@ import { useRunOut } from '@/stores/runout'
 import PlanHead from './PlanHead.vue'
 import PlanLine from './PlanLine.vue'
 import PlanNotes from './PlanNotes.vue'
+import { text } from '@/words/text/runout'
 
 /** The plan as a list, a line a ball, with what it comes to. */
 const runOut = useRunOut()
@@ -23,7 +24,7 @@ const isEmpty = computed(() => !Object.keys(board.document.balls).length)
 </script>
 
 <template>
-  <section class="plan sheet" aria-label="The plan" :class="{ stale: runOut.stale }">
+  <section class="plan sheet" :aria-label="text.thePlan" :class="{ stale: runOut.stale }">
     <PlanHead />
     <ol v-if="runOut.plan?.plan.length" class="lines">
       <PlanLine
@@ -38,17 +39,18 @@ const isEmpty = computed(() => !Object.keys(board.document.balls).length)
     <div v-else class="empty muted">
       <p v-if="runOut.runOut?.status === 'failed'">{{ runOut.runOut.failure }}</p>
       <p v-else-if="runOut.runOut?.waits_for">
-        {{ runOut.runOut.waits_for }} Your question stands in line and goes on by itself.
+        {{ text.standsInLine(runOut.runOut.waits_for) }}
       </p>
-      <p v-else-if="runOut.running">Working backward from the last ball …</p>
+      <p v-else-if="runOut.running">{{ text.workingBackwardFromTheLast }}</p>
       <p v-else-if="runOut.plan">{{ runOut.plan.summary }}</p>
       <template v-else>
         <p>
-          Here the whole rack is planned: for every ball its pocket, the stroke, and where the cue ball goes
-          from there. Put the balls where they lie, then press <b>Plan</b> (<kbd>P</kbd>).
+          {{ text.whatThisPageDoes }} <b>{{ text.plan }}</b> (<kbd>W</kbd>).
         </p>
-        <p v-if="isEmpty">Drag balls from the tray, or type their places: <b>3 at 5, 1.5</b>.</p>
-        <button v-if="rack" type="button" class="try" @click="tryIt">Try it on “{{ rack.name }}”</button>
+        <p v-if="isEmpty">
+          {{ text.dragBallsFromTheTray }} <b>{{ text.placesExample }}</b>.
+        </p>
+        <button v-if="rack" type="button" class="try" @click="tryIt">{{ text.tryItOn(rack.name) }}</button>
       </template>
     </div>
     <PlanNotes v-if="runOut.plan" :plan="runOut.plan" />
@@ -81,7 +83,7 @@ const isEmpty = computed(() => !Object.keys(board.document.balls).length)
   border: 0;
   background: none;
   color: var(--brass);
-  font: 600 14px var(--sans);
+  font: 600 var(--text-md) var(--sans);
   cursor: pointer;
 }
 </style>

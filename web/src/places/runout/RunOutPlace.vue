@@ -24,6 +24,7 @@ import StepBar from './StepBar.vue'
 import { usePlanShot } from './usePlanShot'
 import { useRunOutAddress } from './useRunOutAddress'
 import { useRunOutKeys } from './useRunOutKeys'
+import { text } from '@/words/text/runout'
 
 const emit = defineEmits<{ keys: [] }>()
 const board = useSharedBoard()
@@ -75,8 +76,8 @@ const frameOf = (given: { frame: Frame; radius: number }) => given
 <template>
   <BoardPage
     ref="page"
-    :title="`Run-out: ${board.name || 'untitled layout'}`"
-    label="The layout with the plan"
+    :title="text.pageTitle(board.name || text.untitledLayout)"
+    :label="text.theLayoutWithThePlan"
     :say="say"
     :problems="all"
     @rack="newRack"
@@ -85,12 +86,12 @@ const frameOf = (given: { frame: Frame; radius: number }) => given
       <FrameActs @keys="emit('keys')" />
       <Button
         v-if="runOut.running && !runOut.stale"
-        label="Stop"
+        :label="text.stop"
         variant="outlined"
         class="go"
         @click="runOut.stop()"
       />
-      <Button v-else class="go" @click="runOut.ask()"><KeyLabel label="Plan" letter="P" /></Button>
+      <Button v-else class="go" @click="runOut.ask()"><KeyLabel :label="text.plan" letter="W" /></Button>
     </template>
     <template #table>
       <BoardTable
@@ -120,8 +121,8 @@ const frameOf = (given: { frame: Frame; radius: number }) => given
     </template>
     <template #left>
       <p v-if="wants" class="pointing" role="status">
-        Press, or drag to, where the cue ball should come to rest after the {{ wants }}.
-        <button type="button" @click="wants = null">Leave it</button>
+        {{ text.pressOrDragToWhere(wants) }}
+        <button type="button" @click="wants = null">{{ text.leaveIt }}</button>
       </p>
       <OwnShotCard
         v-if="shot.aiming.value"

@@ -1,27 +1,30 @@
 <script setup lang="ts">
 import { useRunOut } from '@/stores/runout'
+import { text } from '@/words/text/runout'
 
 /** Ball by ball through the plan, forwards and back. */
 const runOut = useRunOut()
 </script>
 
 <template>
-  <nav class="steps" aria-label="Through the plan">
+  <nav class="steps" :aria-label="text.throughThePlan">
     <button
       type="button"
       :disabled="!runOut.step"
-      aria-label="One ball back"
+      :aria-label="text.oneBallBack"
       @click="runOut.look((runOut.step ?? 0) - 1)"
     >
       ◂
     </button>
-    <button type="button" :aria-pressed="runOut.step === null" @click="runOut.look(null)">All</button>
+    <button type="button" :aria-pressed="runOut.step === null" @click="runOut.look(null)">
+      {{ text.all }}
+    </button>
     <button
       v-for="planned in runOut.plan?.plan ?? []"
       :key="planned.step"
       type="button"
       :aria-pressed="runOut.step === planned.step"
-      :aria-label="`Shot ${planned.step + 1}: ${planned.words}`"
+      :aria-label="text.shotWords(planned.step + 1, planned.words)"
       @click="runOut.look(planned.step)"
     >
       {{ planned.step + 1 }}
@@ -29,7 +32,7 @@ const runOut = useRunOut()
     <button
       type="button"
       :disabled="runOut.step === (runOut.plan?.plan.length ?? 0) - 1"
-      aria-label="One ball on"
+      :aria-label="text.oneBallOn"
       @click="runOut.look((runOut.step ?? -1) + 1)"
     >
       ▸
@@ -48,10 +51,10 @@ button {
   min-width: 34px;
   min-height: 34px;
   border: 1px solid var(--hairline);
-  border-radius: 9px;
+  border-radius: var(--radius-md);
   background: var(--sheet);
   color: var(--ink);
-  font: 600 14px var(--sans);
+  font: 600 var(--text-md) var(--sans);
   cursor: pointer;
 }
 button[aria-pressed='true'] {

@@ -1,10 +1,12 @@
+import { text } from '@/words/text/runout'
+
 /** What a change of a plan is, in words and as an order. */
 
 /** What another shot costs against what is planned, in points. */
 export function costWords(worth: number, planned: number): string {
   const points = Math.round(100 * (planned - worth))
-  if (points === 0) return 'as good'
-  return points > 0 ? `costs ${points} point${points === 1 ? '' : 's'}` : `${-points} more here`
+  if (points === 0) return text.asGood
+  return points > 0 ? text.costs(points) : text.moreHere(-points)
 }
 
 /** The order with the ball of a step moved one place; null where it cannot be. The ball that ends a group stays last. */

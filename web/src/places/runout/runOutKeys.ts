@@ -1,11 +1,12 @@
 /** The Run-out place's keys, as the sheet of keys lists them. */
-import { BOARD_KEYS } from '@/frame/useBoardKeys'
+import { BOARD_KEYS } from '@/frame/boardKeys'
+import { text } from '@/words/text/keys'
 
 export const RUN_OUT_KEYS: [key: string, what: string][] = [
-  ['P', 'plan the layout'],
-  ['Arrows', 'ball by ball through the plan; with a ball chosen on the table, nudge it'],
-  ['Escape', 'the whole plan again'],
-  ['Y', 'a shot of your own at the ball that is looked at'],
-  ['K', 'keep this plan to compare it'],
+  ['W', text.planTheLayout],
+  [text.arrows, text.arrowsDoRunOut],
+  [text.escape, text.theWholePlanAgain],
+  ['Y', text.aShotOfYourOwn],
+  ['K', text.keepKey],
   ...BOARD_KEYS,
 ]

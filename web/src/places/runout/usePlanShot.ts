@@ -2,6 +2,7 @@ import { computed, onDeactivated } from 'vue'
 import type { OwnStroke } from '@/board/document'
 import { useOwnShot } from '@/stores/ownshot'
 import { useRunOut } from '@/stores/runout'
+import { text } from '@/words/text/runout'
 
 /** A shot of one's own at a ball of the plan: aimed where the plan comes to it, then the rest is planned anew. */
 export function usePlanShot() {
@@ -12,7 +13,7 @@ export function usePlanShot() {
   const drawing = computed(() => (aiming.value ? (own.trial?.drawing ?? null) : null))
   const refusal = computed(() => {
     const ball = runOut.planned?.ball
-    return own.trial?.option.potted === ball ? undefined : `It does not pot the ${ball}.`
+    return own.trial?.option.potted === ball ? undefined : text.itDoesNotPotThe(ball ?? '')
   })
   function begin() {
     const planned = runOut.planned

@@ -1,5 +1,6 @@
 import { useQuestionAddress } from '@/frame/useQuestionAddress'
 import { useRunOut } from '@/stores/runout'
+import { text } from '@/words/text/runout'
 
 /** A plan has an address, with the ball that is looked at. */
 export function useRunOutAddress(guarded: (work: () => Promise<unknown>) => Promise<void>) {
@@ -7,7 +8,7 @@ export function useRunOutAddress(guarded: (work: () => Promise<unknown>) => Prom
   useQuestionAddress(guarded, {
     place: 'runout',
     param: 'runOutId',
-    untitled: 'A planned layout',
+    untitled: text.aPlannedLayout,
     id: () => runOut.runOut?.id,
     open: runOut.open,
     query: () => (runOut.step === null ? {} : { shot: String(runOut.step + 1) }),

@@ -6,7 +6,7 @@ export function useRunOutKeys(actions: { rack: () => void; type: () => void; own
   const runOut = useRunOut()
   useBoardKeys({
     ...actions,
-    letters: { p: () => void runOut.ask(), k: runOut.keep, y: actions.own },
+    letters: { w: () => void runOut.ask(), k: runOut.keep, y: actions.own },
     leave: () => runOut.look(null),
     step: () => (runOut.plan ? (by) => runOut.look((runOut.step ?? (by > 0 ? -1 : 1)) + by) : undefined),
   })

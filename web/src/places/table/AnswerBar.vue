@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { spread, standingOf, standingWords } from '@/shots/words'
 import { useStudy } from '@/stores/study'
 import { AIM_MARKS } from '@/shots/endings'
+import { text } from '@/words/text/table'
 
 /** On a phone the answer stays in sight below the table; a tap leads to the whole ledger. */
 const study = useStudy()
@@ -19,7 +20,7 @@ defineEmits<{ open: [] }>()
       <b>{{ study.option.name }}</b>
       <span class="muted">
         {{ AIM_MARKS[study.option.aim]?.mark }} {{ study.option.detail
-        }}{{ study.stale ? ' · the layout has changed since' : standing }}
+        }}{{ study.stale ? text.changedSinceMark : standing }}
       </span>
     </span>
     <span class="big" :class="{ stale: study.stale }"
@@ -54,26 +55,26 @@ defineEmits<{ open: [] }>()
 }
 .what {
   display: grid;
-  font-size: 13px;
+  font-size: var(--text-sm);
 }
 .what b {
-  font-size: 15px;
+  font-size: var(--text-base);
   line-height: 1.2;
 }
 .big {
-  font: 600 30px/1 var(--serif);
+  font: 600 var(--text-3xl)/1 var(--serif);
 }
 /* How sure that is. */
 .sure {
   display: block;
   color: var(--muted);
-  font: 500 12px/1.2 var(--sans);
+  font: 500 var(--text-xs)/1.2 var(--sans);
   text-align: right;
 }
 .stale {
   opacity: 0.5;
 }
 small {
-  font-size: 15px;
+  font-size: var(--text-base);
 }
 </style>

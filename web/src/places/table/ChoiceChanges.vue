@@ -2,16 +2,17 @@
 import { computed } from 'vue'
 import { percent } from '@/shots/words'
 import { useStudy } from '@/stores/study'
+import { text } from '@/words/text/table'
 
 /** What would change the choice: one's own errors, the opponent, the cloth, the pockets. */
 const study = useStudy()
 const changes = computed(() => study.result?.changes ?? null)
 /** The kinds of changes as the ledger's reader says them. */
 const KINDS: Record<string, string> = {
-  'stroke error': 'My stroke’s errors',
-  opponent: 'The opponent',
-  cloth: 'The cloth',
-  pockets: 'The pockets',
+  'stroke error': text.myStrokesErrors,
+  opponent: text.theOpponent,
+  cloth: text.theCloth,
+  pockets: text.thePockets,
 }
 const groups = computed(() =>
   Object.entries(KINDS).map(([kind, words]) => ({
@@ -24,17 +25,13 @@ const holds = computed(() => !changes.value?.changes.some((row) => row.changes))
 
 <template>
   <div class="changes">
-    <h3>What would change the choice</h3>
+    <h3>{{ text.whatWouldChangeTheChoice }}</h3>
     <p v-if="!changes" class="muted">
-      {{ study.running ? 'Comes when the ranking has settled.' : 'There is nothing to choose between.' }}
+      {{ study.running ? text.comesWhenTheRankingHas : text.thereIsNothingToChoose }}
     </p>
     <template v-else>
       <p>
-        {{
-          holds
-            ? 'Nothing tried here does: the best shot stays the best.'
-            : 'Where a shot is named, it is then the best.'
-        }}
+        {{ holds ? text.nothingTriedHereDoesThe : text.whereAShotIsNamed }}
       </p>
       <dl>
         <template v-for="group in groups" :key="group.words">
@@ -42,10 +39,10 @@ const holds = computed(() => !changes.value?.changes.some((row) => row.changes))
           <dd v-for="row in group.rows" :key="row.name">
             <span>{{ row.name }}</span>
             <b>{{ percent(row.rack_chance[row.best] ?? 0) }}</b>
-            <span v-if="row.changes" class="other"
-              >▸ shot {{ row.best + 1 }}: {{ changes.options[row.best] }}</span
-            >
-            <span v-else class="muted">same choice</span>
+            <span v-if="row.changes" class="other">{{
+              text.thenShot(row.best + 1, changes.options[row.best] ?? '')
+            }}</span>
+            <span v-else class="muted">{{ text.sameChoice }}</span>
           </dd>
         </template>
       </dl>
@@ -56,7 +53,7 @@ const holds = computed(() => !changes.value?.changes.some((row) => row.changes))
 <style scoped>
 dl {
   margin: 0;
-  font-size: 13px;
+  font-size: var(--text-sm);
 }
 dt {
   font-weight: 600;

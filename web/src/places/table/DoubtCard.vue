@@ -5,6 +5,7 @@ import TurningChart from '@/shots/TurningChart.vue'
 import { percent } from '@/shots/words'
 import ChoiceChanges from './ChoiceChanges.vue'
 import PlayedOut from './PlayedOut.vue'
+import { text } from '@/words/text/table'
 
 /** How far the answer can be trusted: the turning point, what would change the choice, whole racks played out. */
 const props = defineProps<{ option: Option }>()
@@ -12,16 +13,16 @@ const turning = computed(() => props.option.turning_point)
 </script>
 
 <template>
-  <section class="doubt sheet" :class="{ two: !turning }" aria-label="What would change the choice">
+  <section class="doubt sheet" :class="{ two: !turning }" :aria-label="text.whatWouldChangeTheChoice">
     <div v-if="turning">
-      <h3>Turning point</h3>
+      <h3>{{ text.turningPoint }}</h3>
       <TurningChart :turning="turning" />
       <p class="muted">
-        <i class="dot" /> you · <i class="dash" /> the best other line ·
+        <i class="dot" /> {{ text.youMake }} <i class="dash" /> {{ text.theBestOtherShot }}
         <template v-if="turning.make !== null"
-          ><i class="diamond" /> equal at {{ percent(turning.make) }}</template
+          ><i class="diamond" /> {{ text.equalAt(percent(turning.make)) }}</template
         >
-        <template v-else>they are never equal</template>
+        <template v-else>{{ text.theyAreNeverEqual }}</template>
       </p>
     </div>
     <ChoiceChanges />
@@ -41,13 +42,13 @@ const turning = computed(() => props.option.turning_point)
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
 }
 .doubt :deep(h3) {
-  font: 600 13px var(--sans);
+  font: 600 var(--text-sm) var(--sans);
   color: var(--muted);
   margin-bottom: 4px;
 }
 .doubt :deep(p) {
   margin: 0 0 6px;
-  font-size: 13px;
+  font-size: var(--text-sm);
 }
 .dot,
 .diamond {

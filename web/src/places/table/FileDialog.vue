@@ -11,6 +11,7 @@ import { useSharedBoard } from '@/board/useBoard'
 import { useSession } from '@/session/session'
 import { useStudy } from '@/stores/study'
 import ProblemList from '@/parts/ProblemList.vue'
+import { text } from '@/words/text/library'
 
 /** given : a layout file's text, or a file, that was pasted or dropped on the page. */
 const props = defineProps<{
@@ -22,8 +23,8 @@ const emit = defineEmits<{ close: [] }>()
 const board = useSharedBoard()
 const study = useStudy()
 const session = useSession()
-const UNITS = { cm: 'centimetres', in: 'inches' }
-const text = ref('')
+const UNITS = { cm: text.centimetres, in: text.inches }
+const pasted = ref('')
 const notes = ref<string[]>([])
 const { problems, guarded } = useGuarded()
 
@@ -44,13 +45,13 @@ async function picture(kind: 'svg' | 'png') {
   try {
     give(kind === 'svg' ? svgFile(svg) : await pngFile(svg), kind)
   } catch {
-    problems.value = [{ where: '', what: 'The picture could not be made', accepted: 'Try the other kind.' }]
+    problems.value = [{ where: '', what: text.thePictureCouldNotBe, accepted: text.tryTheOtherKind }]
   }
 }
 /** One page with ring marks; of the chosen line where it still fits the layout, else of the layout alone. */
 const sheet = () =>
   guarded(async () => {
-    const name = board.name.trim() || 'Untitled layout'
+    const name = board.name.trim() || text.untitledLayout
     const { units } = session
     const id = study.study?.id
     const asked =
@@ -70,7 +71,7 @@ function print() {
 /** More is no layout: the server says so. */
 const MOST_BYTES = 200_000
 async function take(given: string | File) {
-  text.value = typeof given === 'string' ? given : await given.slice(0, MOST_BYTES).text()
+  pasted.value = typeof given === 'string' ? given : await given.slice(0, MOST_BYTES).text()
   await read()
 }
 watch(() => props.given, (now) => now && void take(now.content), { immediate: true }) // prettier-ignore
@@ -84,12 +85,12 @@ async function choose(event: Event) {
 async function read() {
   problems.value = []
   try {
-    const found = await answered(api.POST('/api/layouts/import', { body: { text: text.value } }))
+    const found = await answered(api.POST('/api/layouts/import', { body: { text: pasted.value } }))
     const document = wholeDocument(found.document)
     board.load(document, document.name ?? '', null)
     study.close()
     notes.value = found.notes
-    text.value = ''
+    pasted.value = ''
     if (!found.notes.length) emit('close')
   } catch (error) {
     problems.value = problemsOf(error)
@@ -102,41 +103,41 @@ async function read() {
     :visible="visible"
     modal
     :pt="{ content: { tabindex: 0 } }"
-    header="Files"
+    :header="text.files"
     :style="{ width: 'min(560px, 94vw)' }"
     @update:visible="emit('close')"
   >
     <div class="row">
       <Button
-        label="Download layout"
+        :label="text.downloadLayout"
         variant="outlined"
         size="small"
         @click="download(board.document, 'partita')"
       />
       <Button
-        label="Download study"
+        :label="text.downloadStudy"
         variant="outlined"
         size="small"
         :disabled="!study.result"
         @click="download(study.result, 'partita-study')"
       />
-      <Button label="Shot sheet, PDF" variant="outlined" size="small" @click="sheet" />
-      <Button label="Print" variant="outlined" size="small" @click="print" />
-      <Button label="Drawing, SVG" variant="outlined" size="small" @click="picture('svg')" />
-      <Button label="Drawing, PNG" variant="outlined" size="small" @click="picture('png')" />
+      <Button :label="text.shotSheetPdf" variant="outlined" size="small" @click="sheet" />
+      <Button :label="text.print" variant="outlined" size="small" @click="print" />
+      <Button :label="text.drawingSvg" variant="outlined" size="small" @click="picture('svg')" />
+      <Button :label="text.drawingPng" variant="outlined" size="small" @click="picture('png')" />
     </div>
     <fieldset class="units">
-      <legend>Ring marks in</legend>
+      <legend>{{ text.ringMarksIn }}</legend>
       <label v-for="(words, unit) in UNITS" :key="unit">
         <input v-model="session.units" type="radio" name="units" :value="unit" /> {{ words }}
       </label>
     </fieldset>
-    <label for="file-text">Open a layout file, or paste its text</label>
-    <input type="file" accept=".json,application/json" aria-label="Layout file" @change="choose" />
-    <Textarea id="file-text" v-model="text" rows="9" fluid spellcheck="false" />
+    <label for="file-text">{{ text.openALayoutFileOr }}</label>
+    <input type="file" accept=".json,application/json" :aria-label="text.layoutFile" @change="choose" />
+    <Textarea id="file-text" v-model="pasted" rows="9" fluid spellcheck="false" />
     <ProblemList :problems="problems" />
     <p v-for="note in notes" :key="note" class="muted">{{ note }}</p>
-    <Button label="Put it on the table" :disabled="!text.trim()" @click="read" />
+    <Button :label="text.putItOnTheTable" :disabled="!pasted.trim()" @click="read" />
   </Dialog>
 </template>
 
@@ -172,11 +173,11 @@ label {
   margin-bottom: 6px;
 }
 input::file-selector-button {
-  font: 600 13px var(--sans);
+  font: 600 var(--text-sm) var(--sans);
   margin-right: 10px;
   padding: 5px 12px;
   border: 1px solid var(--muted);
-  border-radius: 9px;
+  border-radius: var(--radius-md);
   background: transparent;
   color: var(--ink);
 }
@@ -186,6 +187,6 @@ textarea {
 }
 textarea {
   font-family: ui-monospace, monospace;
-  font-size: 13px;
+  font-size: var(--text-sm);
 }
 </style>

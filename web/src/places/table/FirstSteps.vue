@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { isSceneOpen } from '@/board/sceneOpen'
 import { putStepsAway } from '@/frame/steps'
+import { text } from '@/words/text/table'
 
 /** Three steps for who is here for the first time; each leads to the control that it means. */
 const emit = defineEmits<{ put: []; weigh: [] }>()
@@ -13,22 +14,26 @@ function players() {
 </script>
 
 <template>
-  <aside class="steps" aria-label="First steps">
+  <aside class="steps" :aria-label="text.firstSteps">
     <p>
-      This layout is weighed already: the first shot in the list wins the rack most often.
-      <RouterLink to="/help">How to read it</RouterLink>
+      {{ text.alreadyWeighed }}
+      <RouterLink to="/help">{{ text.howToReadIt }}</RouterLink>
     </p>
     <ol>
       <li>
-        <button type="button" @click="emit('put')">Put the balls</button> Drag them, or type where they lie.
+        <button type="button" @click="emit('put')">{{ text.putTheBalls }}</button>
+        {{ text.dragThemOrTypeWhere }}
       </li>
-      <li><button type="button" @click="players">Say who plays</button> You, your opponent, the table.</li>
       <li>
-        <button type="button" @click="emit('weigh')">Compare</button> Which shot wins most often, and how
-        sure.
+        <button type="button" @click="players">{{ text.sayWhoPlays }}</button>
+        {{ text.youYourOpponentTheTable }}
+      </li>
+      <li>
+        <button type="button" @click="emit('weigh')">{{ text.compare }}</button>
+        {{ text.whichShotWinsMostOften }}
       </li>
     </ol>
-    <button type="button" class="away" @click="putStepsAway">Put this away</button>
+    <button type="button" class="away" @click="putStepsAway">{{ text.putThisAway }}</button>
   </aside>
 </template>
 
@@ -41,7 +46,7 @@ function players() {
   align-items: center;
   gap: 4px 22px;
   border: 1px solid var(--brass);
-  border-radius: 14px;
+  border-radius: var(--radius-lg);
   background: var(--tint);
 }
 p {
@@ -67,7 +72,7 @@ li {
 li::before {
   content: counter(step) ' ';
   color: var(--brass);
-  font: 600 17px var(--serif);
+  font: 600 var(--text-lg) var(--serif);
 }
 button {
   min-height: 32px;
@@ -75,7 +80,7 @@ button {
   border: 0;
   background: transparent;
   color: var(--ink);
-  font: 600 14px var(--sans);
+  font: 600 var(--text-md) var(--sans);
   text-decoration: underline;
   text-decoration-color: var(--brass);
   text-underline-offset: 4px;

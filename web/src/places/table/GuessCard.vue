@@ -5,14 +5,15 @@ import { useBoard } from '@/board/useBoard'
 import ChoiceChips from '@/parts/ChoiceChips.vue'
 import ProblemList from '@/parts/ProblemList.vue'
 import { useGuess } from '@/stores/guess'
+import { text } from '@/words/text/table'
 
 /** What would you play, and how often do you make it: asked before the ledger opens. */
 const board = useBoard()
 const guess = useGuess()
 const meant = ref<'pot' | 'safe'>('pot')
 const MEANT = [
-  { key: 'pot', name: 'Pot a ball' },
-  { key: 'safe', name: 'Play safe' },
+  { key: 'pot', name: text.potABall },
+  { key: 'safe', name: text.playSafe },
 ] as const
 const balls = computed(() =>
   Object.keys(board.document.balls)
@@ -32,35 +33,37 @@ const say = () =>
 </script>
 
 <template>
-  <form class="guess" aria-label="Guess first" @submit.prevent="say">
-    <p><b>What would you play?</b> The ledger opens when you have said it.</p>
-    <ChoiceChips label="Attack or safe" :options="MEANT" :value="meant" @choose="meant = $event" />
+  <form class="guess" :aria-label="text.guessFirst" @submit.prevent="say">
+    <p>
+      <b>{{ text.whatWouldYouPlay }}</b> {{ text.theLedgerOpensWhenYou }}
+    </p>
+    <ChoiceChips :label="text.attackOrSafe" :options="MEANT" :value="meant" @choose="meant = $event" />
     <ChoiceChips
-      :label="meant === 'pot' ? 'Which ball' : 'Off which ball'"
+      :label="meant === 'pot' ? text.whichBall : text.offWhichBall"
       :options="balls"
       :value="ball"
       @choose="ball = $event"
     >
-      <span class="muted">{{ meant === 'pot' ? 'the' : 'off the' }}</span>
+      <span class="muted">{{ meant === 'pot' ? text.theBall : text.offThe }}</span>
     </ChoiceChips>
     <template v-if="meant === 'pot'">
       <ChoiceChips
         even
-        label="Into which pocket"
+        :label="text.intoWhichPocket"
         :options="POCKETS"
         :value="pocket"
         @choose="pocket = $event"
       />
       <label
         ><span
-          >I make it <b>{{ make }} %</b> of the time</span
+          >{{ text.iMakeIt }} <b>{{ make }} %</b> {{ text.ofTheTime }}</span
         >
         <input v-model.number="make" type="range" min="5" max="100" step="5" />
       </label>
     </template>
     <p class="row">
-      <button type="submit" class="main" :disabled="!ready">Open the ledger</button>
-      <button type="button" class="quiet" @click="guess.skip()">Without a guess</button>
+      <button type="submit" class="main" :disabled="!ready">{{ text.openTheLedger }}</button>
+      <button type="button" class="quiet" @click="guess.skip()">{{ text.withoutAGuess }}</button>
     </p>
     <ProblemList :problems="guess.problems" />
   </form>
@@ -85,16 +88,16 @@ button {
   min-height: 36px;
   padding: 3px 12px;
   border: 1px solid var(--hairline);
-  border-radius: 18px;
+  border-radius: var(--radius-xl);
   background: none;
   color: var(--ink);
-  font: 600 13px var(--sans);
+  font: 600 var(--text-sm) var(--sans);
   cursor: pointer;
 }
 .main {
   border-color: var(--brass);
   color: var(--brass);
-  font-size: 14px;
+  font-size: var(--text-md);
 }
 .main:disabled {
   opacity: 0.5;

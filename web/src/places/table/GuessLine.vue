@@ -3,6 +3,8 @@ import { computed } from 'vue'
 import { percent } from '@/shots/words'
 import { useGuess } from '@/stores/guess'
 import { useStudy } from '@/stores/study'
+import { text } from '@/words/text/table'
+import { decimal } from '@/words/numbers'
 
 /** What was guessed, held against the ledger: which line it is, what it is behind, and whether it goes in so often. */
 const guess = useGuess()
@@ -10,23 +12,24 @@ const study = useStudy()
 const line = computed(() => study.options.find((option) => option.id === guess.guess?.line) ?? null)
 const words = computed(() => {
   if (!guess.guess) return ''
-  if (!line.value) return 'The list has no such shot.'
+  if (!line.value) return text.theListHasNoSuch
   const place = study.options.indexOf(line.value)
   const behind = 100 * ((study.options[0]?.rack_chance.value ?? 0) - line.value.rack_chance.value)
-  const where =
-    place === 0 ? 'That is the first shot' : `That is shot ${place + 1}, ${behind.toFixed(1)} points behind`
+  const where = place === 0 ? text.thatIsTheFirstShot : text.thatIsShot(place + 1, decimal(behind))
   const made =
     guess.guess.make == null
       ? ''
-      : `; you said ${percent(guess.guess.make)}, it is made ${percent(line.value.make.value)}`
+      : text.saidAndMade(percent(guess.guess.make), percent(line.value.make.value))
   return `${where}${made}.`
 })
 </script>
 
 <template>
   <p v-if="guess.guess && study.isSettled" class="guessed">
-    You: <b>{{ guess.guess.words }}</b>. {{ words }}
-    <button v-if="line && line.id !== study.chosen" type="button" @click="study.choose(line)">Show it</button>
+    {{ text.youSaid }} <b>{{ guess.guess.words }}</b>. {{ words }}
+    <button v-if="line && line.id !== study.chosen" type="button" @click="study.choose(line)">
+      {{ text.showIt }}
+    </button>
   </p>
 </template>
 
@@ -41,7 +44,7 @@ button {
   border: 0;
   background: none;
   color: var(--brass);
-  font: 600 13px var(--sans);
+  font: 600 var(--text-sm) var(--sans);
   cursor: pointer;
 }
 </style>

@@ -7,6 +7,8 @@ import { useInHand } from '@/stores/inhand'
 import { LAYERS } from '@/drawing/layers'
 import { keep, kept } from '@/session/kept'
 import { useLayers } from '@/stores/layers'
+import { text } from '@/words/text/table'
+import { decimal } from '@/words/numbers'
 
 /** The layers of the drawing: each shown or hidden, and all that are shown read out in sentences on demand. */
 const props = defineProps<{ drawing: Drawing | null }>()
@@ -34,15 +36,21 @@ const sentences = computed(() =>
 const handWords = computed(() => {
   const { best, poorest } = hand
   if (!best) return ''
-  const chances = `${percent(best[2])} there, ${percent(poorest)} at the poorest place`
-  return `The cue ball in hand is worth most at ${best[0].toFixed(1)}, ${best[1].toFixed(1)}: about ${chances}.`
+  const chances = text.inHandChances(percent(best[2]), percent(poorest))
+  return text.inHandBest(decimal(best[0]), decimal(best[1]), chances)
 })
 </script>
 
 <template>
-  <div v-if="offered.length" class="layers" role="group" aria-label="Layers of the drawing">
-    <button type="button" class="read" :aria-expanded="isOpen" title="What the drawing shows" @click="turn">
-      Layers <span aria-hidden="true">{{ isOpen ? '▴' : '▾' }}</span>
+  <div v-if="offered.length" class="layers" role="group" :aria-label="text.layersOfTheDrawing">
+    <button
+      type="button"
+      class="read"
+      :aria-expanded="isOpen"
+      :title="text.whatTheDrawingShows"
+      @click="turn"
+    >
+      {{ text.layers }} <span aria-hidden="true">{{ isOpen ? '▴' : '▾' }}</span>
     </button>
     <button
       v-for="layer in isOpen ? offered : []"
@@ -59,10 +67,10 @@ const handWords = computed(() => {
       type="button"
       class="read"
       :aria-expanded="reading"
-      title="The layers in sentences (O)"
+      :title="text.theLayersInSentencesO"
       @click="read"
     >
-      <KeyLabel label="In words" letter="O" />
+      <KeyLabel :label="text.inWords" letter="O" />
     </button>
     <dl v-show="reading" class="words">
       <template v-for="sentence in sentences" :key="sentence.name">
@@ -80,11 +88,11 @@ const handWords = computed(() => {
   gap: 2px 4px;
 }
 button {
-  font: 500 13px var(--sans);
+  font: 500 var(--text-sm) var(--sans);
   min-height: 30px;
   padding: 3px 8px;
   border: 0;
-  border-radius: 7px;
+  border-radius: var(--radius-md);
   background: transparent;
   color: var(--muted);
   cursor: pointer;
@@ -107,7 +115,7 @@ button[aria-pressed='true'] {
   grid-template-columns: auto 1fr;
   gap: 2px 12px;
   margin: 2px 0 4px;
-  font-size: 13px;
+  font-size: var(--text-sm);
 }
 dt {
   font-weight: 600;

@@ -4,21 +4,21 @@ import { useBoard } from '@/board/useBoard'
 import KeyLabel from '@/parts/KeyLabel.vue'
 import ProgressLine from '@/parts/ProgressLine.vue'
 import { AIM_MARKS } from '@/shots/endings'
-import { chanceWords } from '@/shots/words'
 import { useGuess } from '@/stores/guess'
 import { MORE, useStudy, type Aim } from '@/stores/study'
 import { ledgerState } from './ledgerState'
+import { text } from '@/words/text/table'
 
 /** The ledger's head: whose chance stands there, how far it is, and which lines are shown. */
 const study = useStudy()
 const guess = useGuess()
 const board = useBoard()
-const filters: Aim[] = ['all', 'attack', 'safe', 'two-way']
-const whose = computed(() => (study.result?.shooter === 'them' ? 'the opponent’s' : 'mine'))
+/** One kind of shot at a time, or, with none pressed, all. */
+const filters: Aim[] = ['attack', 'safe', 'two-way']
+const choose = (aim: Aim) => (study.filter = study.filter === aim ? 'all' : aim)
+const whose = computed(() => (study.result?.shooter === 'them' ? text.theOpponents : text.mine))
 /** Spelled out where it first stands; what it means is said by the help page. */
-const chance = computed(() =>
-  chanceWords(board.document.game).replace(/^(\w+) chance$/, 'Chance to win the $1'),
-)
+const chance = computed(() => text.chanceToWin[board.document.game === 'snooker' ? 'frame' : 'rack'])
 const state = computed(() =>
   ledgerState({
     stale: study.stale,
@@ -37,8 +37,8 @@ const progress = computed(() => (study.running ? Math.max(0.04, study.study?.pro
 
 <template>
   <header :class="{ stale: study.stale }">
-    <h2>Ledger</h2>
-    <RouterLink to="/help#chance-to-win-the-rack" class="muted" title="How to read this list"
+    <h2>{{ text.ledger }}</h2>
+    <RouterLink to="/help#chance-to-win-the-rack" class="muted" :title="text.howToReadThisList"
       >{{ chance }}, {{ whose }}</RouterLink
     >
     <span class="state" aria-live="polite">{{ state }}</span>
@@ -46,24 +46,26 @@ const progress = computed(() => (study.running ? Math.max(0.04, study.study?.pro
       v-if="study.canRefine && !study.stale"
       type="button"
       class="act"
-      :title="`Go on with ${MORE} times as many tries and looks ahead (R)`"
+      :title="text.refineMeans(MORE)"
       @click="study.refine()"
     >
-      <KeyLabel label="Refine" letter="R" />
+      <KeyLabel :label="text.refine" letter="R" />
     </button>
     <!-- Weigh stands where Stop does when the layout has changed. -->
-    <button v-if="study.running && study.stale" type="button" class="act" @click="study.stop()">Stop</button>
-    <ProgressLine v-if="study.study" label="Weighing" :share="progress" />
-    <p v-if="study.isHeld" class="held">In their old order while you point at them.</p>
-    <div v-if="study.options.length && !guess.waits" class="choices" role="group" aria-label="Show">
+    <button v-if="study.running && study.stale" type="button" class="act" @click="study.stop()">
+      {{ text.stop }}
+    </button>
+    <ProgressLine v-if="study.study" :label="text.weighing" :share="progress" />
+    <p v-if="study.isHeld" class="held">{{ text.held }}</p>
+    <div v-if="study.options.length && !guess.waits" class="choices" role="group" :aria-label="text.show">
       <button
         v-for="f in filters"
         :key="f"
         type="button"
         :aria-pressed="study.filter === f"
-        @click="study.filter = f"
+        @click="choose(f)"
       >
-        {{ f === 'all' ? 'All' : `${AIM_MARKS[f]?.mark} ${AIM_MARKS[f]?.word}` }}
+        {{ AIM_MARKS[f]?.mark }} {{ AIM_MARKS[f]?.word }}
       </button>
     </div>
   </header>
@@ -74,7 +76,7 @@ const progress = computed(() => (study.running ? Math.max(0.04, study.study?.pro
 .held {
   flex-basis: 100%;
   margin: 0;
-  font-size: 12.5px;
+  font-size: var(--text-sm);
   color: var(--muted);
 }
 </style>

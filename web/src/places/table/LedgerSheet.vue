@@ -7,10 +7,12 @@ import { standingOf } from '@/shots/words'
 import { useOwnShot } from '@/stores/ownshot'
 import { useStudy } from '@/stores/study'
 import { useGuess } from '@/stores/guess'
-import GuessCard from './GuessCard.vue'
 import GuessLine from './GuessLine.vue'
 import LedgerHead from './LedgerHead.vue'
+import { text } from '@/words/text/table'
+import { onDemand } from '@/parts/onDemand'
 
+const GuessCard = onDemand(() => import('./GuessCard.vue'))
 const study = useStudy()
 const own = useOwnShot()
 const board = useBoard()
@@ -27,15 +29,11 @@ const hold = (event: PointerEvent) => study.running && event.pointerType === 'mo
 </script>
 
 <template>
-  <section class="ledger sheet" aria-label="Ledger of shots" :class="{ stale: study.stale }">
+  <section class="ledger sheet" :aria-label="text.ledgerOfShots" :class="{ stale: study.stale }">
     <LedgerHead />
     <GuessLine />
     <p v-if="study.result?.reliable && !guess.waits" class="verdict">{{ study.result.reliable }}</p>
-    <p
-      v-if="study.result?.choice && !guess.waits"
-      class="choice"
-      title="Reckoned from how far such leads were off in positions that were played out to the end."
-    >
+    <p v-if="study.result?.choice && !guess.waits" class="choice" :title="text.verdictMeans">
       {{ study.result.choice }}
     </p>
     <GuessCard v-if="guess.waits" :key="study.study?.id ?? 0" />
@@ -60,29 +58,31 @@ const hold = (event: PointerEvent) => study.running && event.pointerType === 'mo
         @take="own.begin($event)"
       />
       <li v-if="few && study.shown.length > lines.length" key="all" class="all">
-        <button type="button" @click="few = false">Show all {{ study.shown.length }} shots</button>
+        <button type="button" @click="few = false">{{ text.showAllShots(study.shown.length) }}</button>
       </li>
-      <li v-if="!study.shown.length" key="none" class="empty muted">No shot of this kind was found here.</li>
+      <li v-if="!study.shown.length" key="none" class="empty muted">{{ text.noShotOfThisKind }}</li>
     </TransitionGroup>
     <div v-else class="empty muted">
       <p v-if="study.study?.status === 'failed'">{{ study.study.failure }}</p>
       <p v-else-if="study.study?.waits_for">
-        {{ study.study.waits_for }} Your question stands in line and goes on by itself.
+        {{ text.standsInLine(study.study.waits_for) }}
       </p>
-      <p v-else-if="study.running">Looking at every pot, and sweeping the table for safeties and kicks …</p>
+      <p v-else-if="study.running">{{ text.lookingAtEveryPotAnd }}</p>
       <template v-else>
-        <p>Put the balls where they lie, then press <b>Weigh</b> (<kbd>W</kbd>).</p>
+        <p>
+          {{ text.putTheBallsWhereThey }} <b>{{ text.weigh }}</b> (<kbd>W</kbd>).
+        </p>
         <p v-if="!Object.keys(board.document.balls).length">
-          Drag balls from the tray, or type their places: <b>3 at 5, 1.5</b>. The <b>Library</b> has the
-          club’s layouts to try.
+          {{ text.dragBallsFromTheTray }} <b>{{ text.placesExample }}</b>{{ text.theLibraryBefore }}
+          <b>{{ text.library }}</b>
+          {{ text.libraryHas }}
         </p>
       </template>
     </div>
     <p v-if="!study.running && !guess.waits" class="first">
-      <label
-        title="Off by default: say what you would play, and how often you make it; then the ledger opens."
-        ><input type="checkbox" :checked="guess.on" @change="guess.turn()" /> Guess first, then open the
-        ledger</label
+      <label :title="text.guessMeans"
+        ><input type="checkbox" :checked="guess.on" @change="guess.turn()" />
+        {{ text.guessFirstThenOpenThe }}</label
       >
     </p>
     <footer v-if="study.options.length && !guess.waits">
@@ -112,7 +112,7 @@ const hold = (event: PointerEvent) => study.running && event.pointerType === 'mo
   border: 0;
   background: none;
   color: var(--brass);
-  font: 600 13px var(--sans);
+  font: 600 var(--text-sm) var(--sans);
   cursor: pointer;
 }
 .line-move {
@@ -121,10 +121,12 @@ const hold = (event: PointerEvent) => study.running && event.pointerType === 'mo
 /* Two lines each from the beginning: nothing moves when the words are there. */
 .verdict,
 .choice {
+  /* A third line is not hidden by the list. */
+  flex: none;
   margin: 0;
   padding: 0 16px 4px;
   min-height: calc(2 * 1.35em + 4px);
-  font-size: 13.5px;
+  font-size: var(--text-md);
   line-height: 1.35;
 }
 .verdict {
@@ -147,7 +149,7 @@ const hold = (event: PointerEvent) => study.running && event.pointerType === 'mo
   margin: 0;
   padding: 8px 16px;
   border-top: 1px solid var(--hairline);
-  font-size: 12.5px;
+  font-size: var(--text-sm);
 }
 .first label {
   display: flex;
@@ -157,7 +159,7 @@ const hold = (event: PointerEvent) => study.running && event.pointerType === 'mo
 footer {
   padding: 10px 16px 12px;
   border-top: 1px solid var(--hairline);
-  font-size: 12.5px;
+  font-size: var(--text-sm);
 }
 footer p {
   margin: 8px 0 0;
@@ -171,7 +173,7 @@ footer p {
 .key i {
   width: 14px;
   height: 9px;
-  border-radius: 2px;
+  border-radius: var(--radius-sm);
 }
 @media (prefers-reduced-motion: reduce) {
   .line-move {

@@ -13,6 +13,7 @@ import ProblemList from '@/parts/ProblemList.vue'
 import { useStudy } from '@/stores/study'
 import { entriesOf, found, KINDS, type Entry } from './library'
 import LibraryEntry from './LibraryEntry.vue'
+import { text } from '@/words/text/library'
 
 /** Saved layouts and studies, and what was lately weighed: found by words and game, each with a small drawing. */
 const props = defineProps<{ visible: boolean }>()
@@ -98,26 +99,26 @@ watch(
     :visible="visible"
     modal
     :pt="{ content: { tabindex: 0 } }"
-    header="Library"
+    :header="text.library"
     :style="{ width: 'min(680px, 94vw)' }"
     @update:visible="emit('close')"
   >
     <div class="find">
-      <InputText v-model="words" placeholder="Find by name, line or game" aria-label="Find" size="small" />
+      <InputText v-model="words" :placeholder="text.findByNameLineOr" :aria-label="text.find" size="small" />
       <label class="game">
-        <span class="visually-hidden">Game</span>
+        <span class="visually-hidden">{{ text.game }}</span>
         <select v-model="game">
-          <option value="">all games</option>
+          <option value="">{{ text.allGames }}</option>
           <option v-for="g in games" :key="g.key" :value="g.key">{{ g.name }}</option>
         </select>
       </label>
-      <Button label="New empty table" variant="outlined" size="small" @click="begin" />
+      <Button :label="text.newEmptyTable" variant="outlined" size="small" @click="begin" />
     </div>
     <ProblemList :problems="problems" />
     <template v-for="part in shown" :key="part.kind">
       <h3 v-if="part.entries.length || part.empty">{{ part.title }}</h3>
       <p v-if="!part.entries.length && part.empty" class="muted">
-        {{ words || game ? 'Nothing here fits.' : part.empty }}
+        {{ words || game ? text.nothingHereFits : part.empty }}
       </p>
       <ul>
         <LibraryEntry
@@ -129,7 +130,7 @@ watch(
         />
       </ul>
     </template>
-    <Button v-if="isMore" label="Older ones" variant="text" size="small" @click="older" />
+    <Button v-if="isMore" :label="text.olderOnes" variant="text" size="small" @click="older" />
   </Dialog>
 </template>
 
@@ -146,13 +147,13 @@ select {
   min-height: 34px;
   padding: 4px 8px;
   border: 1px solid var(--hairline);
-  border-radius: 9px;
+  border-radius: var(--radius-md);
   background: var(--sheet);
   color: var(--ink);
   font: inherit;
 }
 h3 {
-  font-size: 17px;
+  font-size: var(--text-lg);
   margin: 14px 0 4px;
 }
 ul {

@@ -4,6 +4,8 @@ import { computed } from 'vue'
 import { gameOf } from '@/board/document'
 import LayoutThumb from '@/board/LayoutThumb.vue'
 import type { Entry } from './library'
+import { text } from '@/words/text/library'
+import { locale } from '@/words/days'
 
 const props = defineProps<{ entry: Entry }>()
 defineEmits<{ open: []; remove: [] }>()
@@ -11,7 +13,7 @@ const when = computed(
   () =>
     props.entry.when &&
     new Date(props.entry.when).toLocaleString(
-      undefined,
+      locale,
       props.entry.kind === 'recent'
         ? { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }
         : { day: 'numeric', month: 'short' },
@@ -31,10 +33,10 @@ const when = computed(
     </button>
     <Button
       v-if="entry.kind !== 'to-try'"
-      label="Delete"
+      :label="text.delete"
       variant="text"
       size="small"
-      :aria-label="`Delete: ${entry.name}`"
+      :aria-label="text.deleteNamed(entry.name)"
       @click="$emit('remove')"
     />
   </li>
@@ -64,6 +66,6 @@ li {
   gap: 1px;
 }
 b {
-  font: 600 15px var(--serif);
+  font: 600 var(--text-base) var(--serif);
 }
 </style>

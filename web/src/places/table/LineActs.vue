@@ -4,6 +4,7 @@ import { isSameStroke } from '@/board/strokes'
 import { useBoard } from '@/board/useBoard'
 import KeyLabel from '@/parts/KeyLabel.vue'
 import { useStudy } from '@/stores/study'
+import { text } from '@/words/text/table'
 
 /** What can be done with the chosen line: compare it, or take one's own shot out again. */
 const study = useStudy()
@@ -18,15 +19,10 @@ const isPinned = computed(() => !!study.pinned && study.pinned === study.option)
 <template>
   <span class="acts">
     <button v-if="own" type="button" @click="board.run({ do: 'remove-stroke', stroke: own })">
-      Take my shot out
+      {{ text.takeMyShotOut }}
     </button>
-    <button
-      type="button"
-      :aria-pressed="isPinned"
-      title="Then choose another shot to see both side by side (C)"
-      @click="study.pin()"
-    >
-      <span v-if="isPinned">Comparing</span><KeyLabel v-else label="Compare" letter="C" />
+    <button type="button" :aria-pressed="isPinned" :title="text.thenChooseAnotherShotTo" @click="study.pin()">
+      <span v-if="isPinned">{{ text.comparing }}</span><KeyLabel v-else :label="text.compare" letter="C" />
     </button>
   </span>
 </template>
@@ -37,7 +33,7 @@ const isPinned = computed(() => !!study.pinned && study.pinned === study.option)
 }
 button {
   margin-left: 14px;
-  font: 600 12.5px var(--sans);
+  font: 600 var(--text-sm) var(--sans);
   color: var(--brass);
   background: none;
   border: 0;

@@ -5,6 +5,7 @@ import { useGuarded } from '@/api/guarded'
 import { ENDINGS, endingsOf } from '@/shots/endings'
 import { useMatch } from '@/stores/match'
 import { useStudy } from '@/stores/study'
+import { text } from '@/words/text/table'
 
 /** "I played this": what happened, in two taps, kept for the record; a slip can be taken back. */
 const study = useStudy()
@@ -55,22 +56,24 @@ const wordOf = (key: string) => ENDINGS.find((e) => e.key === key)?.word ?? key
 <template>
   <div class="played">
     <p v-if="kept" role="status">
-      Kept in the record: {{ wordOf(kept.ending)
-      }}<template v-if="kept.rack_number">, rack {{ kept.rack_number }}</template
+      {{ text.keptInTheRecord(wordOf(kept.ending))
+      }}<template v-if="kept.rack_number">{{ text.rack(kept.rack_number) }}</template
       >.
-      <RouterLink :to="{ name: 'decision', params: { decisionId: String(kept.id) } }">Look at it</RouterLink>
-      <button type="button" class="quiet" @click="takeBack">Take back</button>
+      <RouterLink :to="{ name: 'decision', params: { decisionId: String(kept.id) } }">{{
+        text.lookAtIt
+      }}</RouterLink>
+      <button type="button" class="quiet" @click="takeBack">{{ text.takeBack }}</button>
     </p>
-    <div v-else-if="asking" role="group" aria-label="What happened">
-      <span class="muted">What happened?</span>
+    <div v-else-if="asking" role="group" :aria-label="text.whatHappened">
+      <span class="muted">{{ text.whatHappenedQuestion }}</span>
       <button v-for="e in endings" :key="e.key" type="button" @click="keep(e.key)">{{ e.word }}</button>
-      <button type="button" class="quiet" @click="asking = false">Cancel</button>
+      <button type="button" class="quiet" @click="asking = false">{{ text.cancel }}</button>
       <label v-if="match.playing" class="muted match"
-        ><input type="checkbox" :checked="!apart" @change="apart = !apart" /> in rack {{ match.rack }} against
-        {{ match.playing.opponent_name }}</label
+        ><input type="checkbox" :checked="!apart" @change="apart = !apart" />
+        {{ text.inRackAgainst(match.rack, match.playing.opponent_name) }}</label
       >
     </div>
-    <button v-else type="button" @click="begin">I played this</button>
+    <button v-else type="button" @click="begin">{{ text.iPlayedThis }}</button>
     <p v-for="problem in problems" :key="problem.what" class="problem" role="alert">
       {{ problem.what }}. {{ problem.accepted }}
     </p>
@@ -93,11 +96,11 @@ p {
   margin: 0;
 }
 button {
-  font: 600 13px var(--sans);
+  font: 600 var(--text-sm) var(--sans);
   min-height: 32px;
   padding: 3px 12px;
   border: 1px solid var(--hairline);
-  border-radius: 16px;
+  border-radius: var(--radius-lg);
   background: transparent;
   color: var(--ink);
   cursor: pointer;

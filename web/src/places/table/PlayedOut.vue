@@ -4,6 +4,7 @@ import ProgressLine from '@/parts/ProgressLine.vue'
 import { percent } from '@/shots/words'
 import { usePlayOuts } from '@/stores/playouts'
 import { useStudy } from '@/stores/study'
+import { text } from '@/words/text/table'
 
 /** Whole racks from the leading lines to the end, by both players. */
 const study = useStudy()
@@ -27,16 +28,16 @@ function playOut() {
 
 <template>
   <div class="playouts">
-    <h3>Played out</h3>
+    <h3>{{ text.playedOutTitle }}</h3>
     <p v-if="!lines.length" class="muted">
-      Whole racks from here to the end, by both players: slower than weighing, and closer to the truth.
+      {{ text.playedOutMeans }}
     </p>
     <table v-else>
       <thead>
         <tr>
-          <th scope="col">Line</th>
-          <th scope="col">weighed</th>
-          <th scope="col">played out</th>
+          <th scope="col">{{ text.line }}</th>
+          <th scope="col">{{ text.weighed }}</th>
+          <th scope="col">{{ text.playedOut }}</th>
         </tr>
       </thead>
       <tbody>
@@ -47,21 +48,21 @@ function playOut() {
             <template v-if="line.failure">{{ line.failure }}</template>
             <template v-else-if="line.chance"
               ><b>{{ percent(line.chance.value) }}</b> ± {{ percent(line.half) }}
-              <span class="muted">of {{ line.done }} racks</span></template
+              <span class="muted">{{ text.ofRacks(line.done) }}</span></template
             >
-            <span v-else class="muted">waiting</span>
+            <span v-else class="muted">{{ text.waiting }}</span>
           </td>
         </tr>
       </tbody>
     </table>
-    <p v-if="waitsFor" class="muted">{{ waitsFor }} The racks stand in line.</p>
-    <ProgressLine v-if="playouts.running" label="Playing out" :share="playouts.progress" />
+    <p v-if="waitsFor" class="muted">{{ text.theRacksStandInLine(waitsFor) }}</p>
+    <ProgressLine v-if="playouts.running" :label="text.playingOut" :share="playouts.progress" />
     <p v-for="problem in playouts.problems" :key="problem.what" class="problem" role="alert">
       {{ problem.what }}. {{ problem.accepted }}
     </p>
-    <button v-if="playouts.running" type="button" @click="playouts.stop()">Stop playing</button>
+    <button v-if="playouts.running" type="button" @click="playouts.stop()">{{ text.stopPlaying }}</button>
     <button v-else-if="study.isSettled" type="button" @click="playOut">
-      Play out the first {{ leaders.length }} · {{ RACKS }} racks each
+      {{ text.playOutTheFirstRacks(leaders.length, RACKS) }}
     </button>
   </div>
 </template>
@@ -69,7 +70,7 @@ function playOut() {
 <style scoped>
 table {
   border-collapse: collapse;
-  font-size: 13px;
+  font-size: var(--text-sm);
   width: 100%;
 }
 th,
@@ -87,12 +88,12 @@ tbody th {
   font-weight: 600;
 }
 button {
-  font: 600 13px var(--sans);
+  font: 600 var(--text-sm) var(--sans);
   min-height: 34px;
   padding: 4px 14px;
   margin-top: 6px;
   border: 1px solid var(--brass);
-  border-radius: 17px;
+  border-radius: var(--radius-xl);
   background: transparent;
   color: var(--brass);
   cursor: pointer;

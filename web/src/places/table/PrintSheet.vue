@@ -8,6 +8,8 @@ import { frameOf, polyline } from '@/drawing/frame'
 import TableBed from '@/drawing/TableBed.vue'
 import { capital, chanceWords, percent, speedWords } from '@/shots/words'
 import { useSession } from '@/session/session'
+import { text } from '@/words/text/library'
+import { decimal } from '@/words/numbers'
 
 /** What is printed of the Table place: the layout with ring marks and their measures, and the chosen line. */
 const props = defineProps<{ option: Option | null; drawing: Drawing | null }>()
@@ -39,7 +41,7 @@ const marks = computed(() =>
   measured.value.map((mark) => ({
     ...mark,
     name: ballName(mark.ball),
-    place: mark.diamonds.map((d) => d.toFixed(2)).join(', '),
+    place: mark.diamonds.map((d) => decimal(d, 2)).join(', '),
     at: frame.value?.fromDiamonds(mark.diamonds) ?? [0, 0],
   })),
 )
@@ -52,12 +54,12 @@ const paths = computed(() =>
 </script>
 
 <template>
-  <section v-if="table && frame" class="print" aria-label="For print">
-    <h1>{{ board.name || 'Untitled layout' }}</h1>
+  <section v-if="table && frame" class="print" :aria-label="text.forPrint">
+    <h1>{{ board.name || text.untitledLayout }}</h1>
     <p>
-      {{ gameOf(board.document.game).name }} · {{ tableTitle }} · head rail at the left, near long rail below
+      {{ text.headRailAtTheLeft(gameOf(board.document.game).name, tableTitle) }}
     </p>
-    <svg :viewBox="frame.viewBox" role="img" aria-label="The layout">
+    <svg :viewBox="frame.viewBox" role="img" :aria-label="text.theLayout">
       <TableBed :table="table" :frame="frame" />
       <polyline
         v-for="p in paths"
@@ -75,37 +77,44 @@ const paths = computed(() =>
     <div class="below">
       <table>
         <caption>
-          Ring marks
+          {{
+            text.ringMarks
+          }}
         </caption>
         <thead>
           <tr>
-            <th scope="col">ball</th>
-            <th scope="col">diamonds</th>
-            <th scope="col">from the head nose, {{ session.units }}</th>
-            <th scope="col">from the near nose, {{ session.units }}</th>
+            <th scope="col">{{ text.ball }}</th>
+            <th scope="col">{{ text.diamonds }}</th>
+            <th scope="col">{{ text.fromHeadNose(session.units) }}</th>
+            <th scope="col">{{ text.fromTheNearNose(session.units) }}</th>
           </tr>
         </thead>
         <tbody>
           <tr v-for="mark in marks" :key="mark.ball">
             <th scope="row">{{ mark.name }}</th>
             <td>{{ mark.place }}</td>
-            <td>{{ mark.from_head.toFixed(1) }}</td>
-            <td>{{ mark.from_near.toFixed(1) }}</td>
+            <td>{{ decimal(mark.from_head) }}</td>
+            <td>{{ decimal(mark.from_near) }}</td>
           </tr>
         </tbody>
       </table>
       <div v-if="option">
         <h2>{{ option.name }}</h2>
         <p>
-          {{ capital(chanceWords(board.document.game)) }} {{ percent(option.rack_chance.value) }} ({{
-            percent(option.rack_chance.low)
+          {{
+            text.chanceOf(
+              capital(chanceWords(board.document.game)),
+              percent(option.rack_chance.value),
+              percent(option.rack_chance.low),
+              percent(option.rack_chance.high),
+            )
           }}
-          to {{ percent(option.rack_chance.high) }}).
         </p>
-        <p>Aim: {{ option.hit }}, cut {{ Math.abs(option.cut_deg).toFixed(0) }}°.</p>
+        <p>{{ text.aimCut(option.hit, decimal(Math.abs(option.cut_deg), 0)) }}</p>
         <p>
-          Tip: {{ option.tip }}<template v-if="option.arrival">; the cue ball {{ option.arrival }}</template
-          >. Speed: {{ speedWords(option) }} ({{ option.stroke.speed_mps.toFixed(1) }} m/s).
+          {{ text.tip(option.tip)
+          }}<template v-if="option.arrival">{{ text.theCueBall(option.arrival) }}</template
+          >{{ text.speed(speedWords(option), decimal(option.stroke.speed_mps)) }}
         </p>
         <ul>
           <li v-for="words in option.watch" :key="words">{{ words }}</li>

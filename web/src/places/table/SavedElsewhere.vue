@@ -1,13 +1,17 @@
 <script setup lang="ts">
+import { text } from '@/words/text/table'
+
 /** What is to be saved was saved by another window since it was opened here: nothing is overwritten in silence. */
 defineEmits<{ beside: []; other: [] }>()
 </script>
 
 <template>
   <div class="elsewhere" role="alert">
-    <p><b>Another window has saved this layout since it was opened here.</b> Nothing was overwritten.</p>
-    <button type="button" class="main" @click="$emit('beside')">Keep both</button>
-    <button type="button" @click="$emit('other')">Open the other one</button>
+    <p>
+      <b>{{ text.anotherWindowHasSavedThis }}</b> {{ text.nothingWasOverwritten }}
+    </p>
+    <button type="button" class="main" @click="$emit('beside')">{{ text.keepBoth }}</button>
+    <button type="button" @click="$emit('other')">{{ text.openTheOtherOne }}</button>
   </div>
 </template>
 
@@ -20,7 +24,7 @@ defineEmits<{ beside: []; other: [] }>()
   gap: 6px 14px;
   padding: 8px 14px;
   border: 1px solid var(--brass);
-  border-radius: 10px;
+  border-radius: var(--radius-md);
   background: var(--sheet);
 }
 p {

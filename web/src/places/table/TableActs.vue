@@ -4,6 +4,7 @@ import { useBoard } from '@/board/useBoard'
 import FrameActs from '@/frame/FrameActs.vue'
 import KeyLabel from '@/parts/KeyLabel.vue'
 import { useStudy } from '@/stores/study'
+import { text } from '@/words/text/table'
 
 /** What the Table place does with the board, beside the scene. */
 const emit = defineEmits<{ weigh: []; stop: []; save: []; shelf: []; keys: [] }>()
@@ -12,20 +13,22 @@ const study = useStudy()
 </script>
 
 <template>
-  <Button variant="text" size="small" @click="emit('shelf')"><KeyLabel label="Library" letter="L" /></Button>
+  <Button variant="text" size="small" @click="emit('shelf')"
+    ><KeyLabel :label="text.library" letter="L"
+  /></Button>
   <FrameActs @keys="emit('keys')" />
   <Button variant="outlined" @click="emit('save')">
-    <span v-if="board.isKept">Saved</span><KeyLabel v-else label="Save" letter="S" />
+    <span v-if="board.isKept">{{ text.saved }}</span><KeyLabel v-else :label="text.save" letter="S" />
   </Button>
   <!-- Another question than the one that runs can be asked at once: it takes that one's place. -->
   <Button
     v-if="study.running && !study.stale"
-    label="Stop"
+    :label="text.stop"
     variant="outlined"
     class="weigh"
     @click="emit('stop')"
   />
-  <Button v-else class="weigh" @click="emit('weigh')"><KeyLabel label="Weigh" letter="W" /></Button>
+  <Button v-else class="weigh" @click="emit('weigh')"><KeyLabel :label="text.weigh" letter="W" /></Button>
 </template>
 
 <style scoped>

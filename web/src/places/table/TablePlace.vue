@@ -10,7 +10,7 @@ import { useSharedBoard } from '@/board/useBoard'
 import { useSaying } from '@/board/useSaying'
 import BoardPage from '@/frame/BoardPage.vue'
 import KeyLabel from '@/parts/KeyLabel.vue'
-import { onDemand } from '@/frame/opening'
+import { onDemand, whenIdle } from '@/parts/onDemand'
 import { areStepsShown, beginSteps } from '@/frame/steps'
 import { usePlaceMemory } from '@/frame/usePlaceMemory'
 import TimeLine from '@/shots/TimeLine.vue'
@@ -22,14 +22,11 @@ import { useStudy } from '@/stores/study'
 import AnswerBar from './AnswerBar.vue'
 import LayerBar from './LayerBar.vue'
 import LedgerSheet from './LedgerSheet.vue'
-import LineActs from './LineActs.vue'
-import PlayedLine from './PlayedLine.vue'
-import PrintSheet from './PrintSheet.vue'
-import SavedElsewhere from './SavedElsewhere.vue'
 import TableActs from './TableActs.vue'
 import { useAddress } from './useAddress'
 import { useGivenFiles } from './useGivenFiles'
 import { useTableKeys } from './useTableKeys'
+import { text } from '@/words/text/table'
 
 // What is not there from the beginning loads when it is first asked for.
 const FirstSteps = onDemand(() => import('./FirstSteps.vue'))
@@ -37,6 +34,13 @@ const ShotCard = onDemand(() => import('@/shots/ShotCard.vue'))
 const DoubtCard = onDemand(() => import('./DoubtCard.vue'))
 const OwnShotCard = onDemand(() => import('@/shots/OwnShotCard.vue'))
 const CompareCard = onDemand(() => import('@/shots/CompareCard.vue'))
+const LineActs = onDemand(() => import('./LineActs.vue'))
+const PlayedLine = onDemand(() => import('./PlayedLine.vue'))
+const PrintSheet = onDemand(() => import('./PrintSheet.vue'))
+/** Nobody prints before the page is there. */
+const prints = ref(false)
+whenIdle(() => (prints.value = true))
+const SavedElsewhere = onDemand(() => import('./SavedElsewhere.vue'))
 const FileDialog = onDemand(() => import('./FileDialog.vue'))
 const LibraryDialog = onDemand(() => import('./LibraryDialog.vue'))
 
@@ -68,8 +72,8 @@ const { opened, save, conflict, saveBeside, openOther } = useAddress(guarded, ()
 })
 const SET_ASIDE: Problem = {
   where: '',
-  what: 'What this browser kept of your table could not be read',
-  accepted: 'It was set aside; the layouts you saved are in the library.',
+  what: text.keptUnreadable,
+  accepted: text.keptSetAside,
 }
 const all = computed(() => [
   ...problems.value,
@@ -128,17 +132,21 @@ onUnmounted(() => watcher.disconnect())
   <BoardPage
     ref="page"
     :class="{ aiming: own.stroke }"
-    :title="`The table: ${board.name || 'untitled layout'}`"
-    label="The layout"
+    :title="text.pageTitle(board.name || text.unnamed)"
+    :label="text.theLayout"
     :say="say"
     :problems="all"
-    :more="[{ label: 'Files', key: 'F', act: () => (open = 'files') }]"
+    :more="[{ label: text.files, key: 'F', act: () => (open = 'files') }]"
     @rack="newRack"
     @dragover.prevent
     @drop.prevent="drop"
   >
     <template #hidden>
-      <PrintSheet :option="study.stale ? null : study.option" :drawing="study.stale ? null : study.drawing" />
+      <PrintSheet
+        v-if="prints"
+        :option="study.stale ? null : study.option"
+        :drawing="study.stale ? null : study.drawing"
+      />
     </template>
     <template #acts>
       <TableActs
@@ -170,9 +178,9 @@ onUnmounted(() => watcher.disconnect())
         class="own"
         :disabled="Object.keys(board.document.balls).length < 2"
         :aria-pressed="!!own.stroke"
-        title="Aim a shot of your own and weigh it beside the others (Y)"
+        :title="text.myShotMeans"
         @click="own.stroke ? own.leave() : own.begin()"
-        ><KeyLabel label="My shot" letter="Y"
+        ><KeyLabel :label="text.myShot" letter="Y"
       /></Button>
     </template>
     <template #under>

@@ -1,3 +1,6 @@
+import { text } from '@/words/text/table'
+import { decimal } from '@/words/numbers'
+
 /** What the ledger says of itself: looking, refining, settled, looking ahead, waiting, stopped. */
 export interface LedgerFacts {
   stale: boolean
@@ -13,17 +16,17 @@ export interface LedgerFacts {
 }
 
 export function ledgerState(now: LedgerFacts): string {
-  if (now.stale) return 'the layout has changed since'
-  if (now.status === 'failed') return 'failed'
-  if (now.status === 'stopped') return 'stopped'
-  if (now.waitsFor) return 'waiting'
+  if (now.stale) return text.changedSince
+  if (now.status === 'failed') return text.failed
+  if (now.status === 'stopped') return text.stopped
+  if (now.waitsFor) return text.waits
   if (now.isSettled) {
-    const settled = `settled in ${now.seconds.toFixed(1)} s`
-    if (!now.running) return now.looked ? `${settled}, then looked ahead` : settled
+    const settled = text.settledInS(decimal(now.seconds))
+    if (!now.running) return now.looked ? text.thenLookedAhead(settled) : settled
     // With one line there is no choice that anything would change.
     const ahead = now.changed || now.lines < 2
-    return `${settled}; ${ahead ? 'looking ahead' : 'now what would change the choice'}`
+    return `${settled}; ${ahead ? text.lookingAhead : text.nowChanges}`
   }
-  if (now.running) return now.lines ? 'refining' : 'looking'
+  if (now.running) return now.lines ? text.refining : text.looking
   return ''
 }

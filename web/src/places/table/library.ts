@@ -3,6 +3,7 @@ import type { KeptLayout, Recent, StudyLine } from '@/api/client'
 import { gameOf } from '@/board/document'
 import { TO_TRY } from '@/board/toTry'
 import { percent } from '@/shots/words'
+import { text } from '@/words/text/library'
 
 export type Kind = 'layout' | 'study' | 'recent' | 'to-try'
 export interface Entry {
@@ -17,14 +18,14 @@ export interface Entry {
   document: KeptLayout['document']
 }
 export const KINDS: { kind: Kind; title: string; empty: string }[] = [
-  { kind: 'layout', title: 'Layouts', empty: 'None yet. Save keeps the one on the table.' },
+  { kind: 'layout', title: text.layouts, empty: text.noneYetSaveKeepsThe },
   {
     kind: 'study',
-    title: 'Studies',
-    empty: 'None yet. Save after weighing keeps the layout with its study.',
+    title: text.studies,
+    empty: text.noneYetSaveAfterWeighing,
   },
-  { kind: 'recent', title: 'Lately weighed', empty: '' },
-  { kind: 'to-try', title: 'To try', empty: '' },
+  { kind: 'recent', title: text.latelyWeighed, empty: '' },
+  { kind: 'to-try', title: text.toTry, empty: '' },
 ]
 
 export function entriesOf(layouts: KeptLayout[], studies: StudyLine[], recent: Recent[]): Entry[] {
@@ -47,16 +48,23 @@ export function entriesOf(layouts: KeptLayout[], studies: StudyLine[], recent: R
   })
   const balls = (document: Entry['document']) => {
     const count = Object.keys(document.balls).filter((ball) => ball !== 'cue').length
-    return count === 1 ? 'one ball' : `${count} balls`
+    return text.ballsCounted(count)
   }
   const chance = (line: StudyLine) => (line.chance == null ? '' : `, ${percent(line.chance)}`)
   return [
     ...layouts.map((l) => entry('layout', l.id, l.name, balls(l.document), l.updated, l.document)),
     ...studies.map((s) =>
-      entry('study', s.id, s.name, s.best ? `${s.best}${chance(s)}` : 'nothing found', s.created, s.document),
+      entry(
+        'study',
+        s.id,
+        s.name,
+        s.best ? `${s.best}${chance(s)}` : text.nothingFound,
+        s.created,
+        s.document,
+      ),
     ),
     ...recent.map((r) =>
-      entry('recent', r.id, r.best || 'nothing found', balls(r.document), r.created, r.document),
+      entry('recent', r.id, r.best || text.nothingFound, balls(r.document), r.created, r.document),
     ),
     ...TO_TRY.map(({ name, about, document }, i) =>
       entry('to-try', i, name, about, '', document as unknown as Entry['document']),

@@ -5,6 +5,7 @@ import { copied, wholeDocument, type Race } from '@/board/document'
 import { TO_TRY } from '@/board/toTry'
 import { useSharedBoard } from '@/board/useBoard'
 import { useStudy } from '@/stores/study'
+import { text } from '@/words/text/table'
 
 /**
  * The address names a layout or a study, and a line of it: what it names is opened, and follows what is chosen.
@@ -35,7 +36,7 @@ export function useAddress(guarded: (work: () => Promise<unknown>) => Promise<vo
   }
   async function openStudy(id: number) {
     const { question, name, layout_id } = await study.open(id)
-    board.load(wholeDocument(question.document), name || 'A weighed layout', layout_id ?? null, {
+    board.load(wholeDocument(question.document), name || text.aWeighedLayout, layout_id ?? null, {
       ...question.players,
       race: raceOf(question),
     })

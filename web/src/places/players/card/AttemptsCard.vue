@@ -7,6 +7,7 @@ import { saveFile } from '@/frame/saveFile'
 import { useMeasure } from '@/stores/measure'
 import { useSession } from '@/session/session'
 import { tableTitle } from '../words'
+import { text } from '@/words/text/players'
 
 /** How a player is measured: stations gone through, a file taken in; and the measure itself. */
 const measure = useMeasure()
@@ -34,51 +35,52 @@ const csvOut = async () => saveFile(new Blob([await measure.asCsv()], { type: 't
 </script>
 
 <template>
-  <section class="sheet" aria-label="Measure">
-    <h2>Measure</h2>
+  <section class="sheet" :aria-label="text.measure">
+    <h2>{{ text.measure }}</h2>
     <p class="muted">
-      Set a shot up, play it, tap what became of it. Twenty shots tell the level to within half a level; sixty
-      tell aim from speed.
+      {{ text.setAShotUpPlay }}
     </p>
     <p class="choices">
       <label
-        >Played on
+        >{{ text.playedOn }}
         <select v-model="table">
           <option v-for="one in session.tables" :key="one.key" :value="one.key">{{ tableTitle(one) }}</option>
         </select>
       </label>
-      <button type="button" class="main" @click="begin('short')">Short: 20 shots, 5 minutes</button>
-      <button type="button" class="main" @click="begin('long')">Long: 60 shots, 12 minutes</button>
+      <button type="button" class="main" @click="begin('short')">{{ text.short20Shots5Minutes }}</button>
+      <button type="button" class="main" @click="begin('long')">{{ text.long60Shots12Minutes }}</button>
     </p>
     <p v-if="measure.open">
       <button type="button" @click="to(measure.open.id)">
-        Go on with the {{ measure.open.set_name }} measure: {{ played }} of {{ asked }} played
+        {{ text.goOnWithTheMeasure(measure.open.set_name, played, asked) }}
       </button>
     </p>
     <p>
-      {{ measure.attempts }} attempts in all<template v-if="measure.attempts && measure.fresh > 0"
-        >, {{ measure.fresh }} since the last measure</template
-      >. Pots that are kept as played on the Table page count too, once a make and a miss are among them.
+      {{ text.attemptsInAll(measure.attempts)
+      }}<template v-if="measure.attempts && measure.fresh > 0">{{
+        text.sinceTheLastMeasure(measure.fresh)
+      }}</template
+      >{{ text.potsThatAreKeptAs }}
     </p>
     <p class="choices">
       <button v-if="!measure.measuring" type="button" :disabled="!measure.attempts" @click="measure.ask">
-        Measure again
+        {{ text.measureAgain }}
       </button>
-      <button v-else type="button" @click="measure.stop">Stop</button>
-      <button type="button" @click="file?.click()">Take in a file</button>
-      <button v-if="measure.attempts" type="button" @click="csvOut">Save as CSV</button>
+      <button v-else type="button" @click="measure.stop">{{ text.stop }}</button>
+      <button type="button" @click="file?.click()">{{ text.takeInAFile }}</button>
+      <button v-if="measure.attempts" type="button" @click="csvOut">{{ text.saveAsCsv }}</button>
       <input
         ref="file"
         type="file"
         accept=".csv,.json,text/csv,application/json"
         class="visually-hidden"
         tabindex="-1"
-        aria-label="Attempts as CSV or JSON"
+        :aria-label="text.attemptsAsCsvOrJson"
         @change="takeIn"
       />
     </p>
-    <ProgressLine v-if="measure.measuring" label="Measuring" :share="measure.measure?.progress ?? 0" />
-    <p v-if="measure.measuring" class="muted">{{ measure.measure?.waits_for || 'Measuring …' }}</p>
+    <ProgressLine v-if="measure.measuring" :label="text.measuring" :share="measure.measure?.progress ?? 0" />
+    <p v-if="measure.measuring" class="muted">{{ measure.measure?.waits_for || text.measuringNow }}</p>
     <p v-if="measure.measure?.failure" role="alert">{{ measure.measure.failure }}</p>
   </section>
 </template>

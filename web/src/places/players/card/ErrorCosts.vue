@@ -3,6 +3,8 @@ import { computed, ref } from 'vue'
 import ProgressLine from '@/parts/ProgressLine.vue'
 import { useMeasure } from '@/stores/measure'
 import { capital } from '@/shots/words'
+import { text } from '@/words/text/players'
+import { decimal } from '@/words/numbers'
 
 /** What each error costs in racks, and so what to practise: worked out on request, on positions of real racks. */
 const measure = useMeasure()
@@ -12,7 +14,7 @@ const share = ref(measure.costs?.question.share ?? 0.8)
 const most = computed(() => Math.max(1, ...(costs.value?.costs ?? []).map((one) => one.racks + one.half)))
 /** Below nothing there is a little room, for intervals that reach across. */
 const at = (racks: number) => `${(100 * (Math.max(-0.15, racks / most.value) + 0.15)) / 1.15}%`
-const signed = (value: number) => `${value < 0 ? '−' : '+'}${Math.abs(value).toFixed(1)}`
+const signed = (value: number) => `${value < 0 ? '−' : '+'}${decimal(Math.abs(value))}`
 const GAMES = [
   { key: 'nine-ball', name: 'nine-ball' },
   { key: 'eight-ball', name: 'eight-ball' },
@@ -20,41 +22,44 @@ const GAMES = [
 </script>
 
 <template>
-  <section class="sheet costs" aria-label="What each error costs">
-    <h2>What to practise</h2>
+  <section class="sheet costs" :aria-label="text.whatEachErrorCosts">
+    <h2>{{ text.whatToPractise }}</h2>
     <p v-if="costs" class="words">{{ costs.words }}</p>
     <p v-else class="muted">
-      Racks are lost by aim, by speed, by the tip, by cuts sighted wrong; not by all alike. Each decision of
-      some two hundred positions is played again with one error made smaller.
+      {{ text.racksAreLostByAim }}
     </p>
     <p class="choices">
       <label
-        >Game
+        >{{ text.game }}
         <select v-model="game">
           <option v-for="one in GAMES" :key="one.key" :value="one.key">{{ one.name }}</option>
         </select>
       </label>
       <label
-        >Each error
+        >{{ text.eachError }}
         <select v-model.number="share">
-          <option :value="0.8">a fifth smaller</option>
-          <option :value="0.5">half as large</option>
+          <option :value="0.8">{{ text.aFifthSmaller }}</option>
+          <option :value="0.5">{{ text.halfAsLarge }}</option>
         </select>
       </label>
       <button v-if="!measure.pricing" type="button" class="main" @click="measure.price(game, share)">
-        {{ costs ? 'Work it out again' : 'Work it out' }}
+        {{ costs ? text.workItOutAgain : text.workItOut }}
       </button>
-      <button v-else type="button" @click="measure.stopPricing">Stop</button>
+      <button v-else type="button" @click="measure.stopPricing">{{ text.stop }}</button>
     </p>
     <p v-if="measure.pricing" class="muted">{{ measure.costs?.waits_for }}</p>
-    <ProgressLine v-if="measure.pricing" label="Pricing the errors" :share="measure.costs?.progress ?? 0" />
+    <ProgressLine
+      v-if="measure.pricing"
+      :label="text.pricingTheErrors"
+      :share="measure.costs?.progress ?? 0"
+    />
     <p v-if="measure.costs?.failure" role="alert">{{ measure.costs.failure }}</p>
     <table v-if="costs">
       <thead>
         <tr>
-          <th scope="col">Error</th>
-          <th scope="col" class="wide">Racks won in a hundred, against one’s equal</th>
-          <th scope="col">Run-outs</th>
+          <th scope="col">{{ text.error }}</th>
+          <th scope="col" class="wide">{{ text.racksWonInAHundred }}</th>
+          <th scope="col">{{ text.runOuts }}</th>
         </tr>
       </thead>
       <tbody>
@@ -75,15 +80,14 @@ const GAMES = [
                 }"
               />
             </div>
-            {{ signed(one.racks) }} ± {{ one.half.toFixed(1) }}
+            {{ signed(one.racks) }} ± {{ decimal(one.half) }}
           </td>
           <td>{{ signed(one.run_outs) }}</td>
         </tr>
       </tbody>
     </table>
     <p v-if="costs" class="muted small">
-      On {{ costs.made_on }} positions; ± holds them nineteen times in twenty. Gains of two errors together do
-      not add up.
+      {{ text.onPositionsHoldsThemNineteen(costs.made_on) }}
     </p>
   </section>
 </template>

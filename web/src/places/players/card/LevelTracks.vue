@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { Measured } from '@/api/client'
 import { ERROR_NAMES } from '../words'
+import { text } from '@/words/text/players'
 
 /** Each error beside the levels: where it lies four times in five, and what is said of it. */
 const props = defineProps<{ says: Measured }>()
@@ -9,7 +10,7 @@ const LEVELS = ['professional', 'semi-professional', 'strong league', 'league', 
 /** A place on the line of levels, 0 to 4, as a share of its width; a little beyond both ends is shown. */
 const share = (level: number) => `${(100 * (Math.min(4.3, Math.max(-0.3, level)) + 0.4)) / 4.8}%`
 const rows = computed(() => [
-  { name: 'As a whole', level: props.says.level_at, known: true, words: `${props.says.level}` },
+  { name: text.asAWhole, level: props.says.level_at, known: true, words: `${props.says.level}` },
   ...Object.entries(ERROR_NAMES).flatMap(([key, name]) => {
     const error = props.says.stroke[key]
     return error ? [{ name, level: error.level, known: error.known, words: error.words }] : []
@@ -50,7 +51,7 @@ const bar = ({ low, high }: { low: number; high: number }) => ({
   position: relative;
   height: 34px;
   margin-left: var(--names);
-  font-size: 12px;
+  font-size: var(--text-xs);
   line-height: 1.15;
   color: var(--muted);
 }
@@ -88,7 +89,7 @@ dd {
   position: absolute;
   top: 6px;
   height: 8px;
-  border-radius: 4px;
+  border-radius: var(--radius-sm);
   background: var(--shape);
   opacity: 0.55;
 }
@@ -114,7 +115,7 @@ dd {
   .scale span {
     width: 68px;
     margin-left: -34px;
-    font-size: 11px;
+    font-size: var(--text-xs);
   }
   dl {
     grid-template-columns: minmax(0, 1fr);

@@ -12,6 +12,7 @@ import { useRoster } from '../useRoster'
 import AttemptsCard from './AttemptsCard.vue'
 import ErrorCosts from './ErrorCosts.vue'
 import LevelTracks from './LevelTracks.vue'
+import { text } from '@/words/text/players'
 
 /** One player: how he is measured, what that says, what follows, what to practise. */
 defineEmits<{ keys: [] }>()
@@ -35,8 +36,8 @@ const use = (measured: boolean) =>
 <template>
   <main class="card">
     <header>
-      <RouterLink :to="{ name: 'players' }" class="back">Players</RouterLink>
-      <h1>{{ player?.name ?? 'This player is gone' }}</h1>
+      <RouterLink :to="{ name: 'players' }" class="back">{{ text.players }}</RouterLink>
+      <h1>{{ player?.name ?? text.thisPlayerIsGone }}</h1>
       <FrameActs @keys="$emit('keys')" />
     </header>
     <ProblemList :problems="[...measure.problems, ...roster.problems.value]" />
@@ -47,45 +48,44 @@ const use = (measured: boolean) =>
       <div class="halves">
         <div class="column">
           <AttemptsCard />
-          <section class="sheet" aria-label="What the odds use">
-            <h2>The odds use</h2>
-            <p class="use" role="radiogroup" aria-label="What the odds use">
+          <section class="sheet" :aria-label="text.whatTheOddsUse">
+            <h2>{{ text.theOddsUse }}</h2>
+            <p class="use" role="radiogroup" :aria-label="text.whatTheOddsUse">
               <button type="button" role="radio" :aria-checked="!player.use_measured" @click="use(false)">
-                the level as said: {{ player.level }}
+                {{ text.theLevelAsSaid(player.level) }}
               </button>
               <button type="button" role="radio" :aria-checked="player.use_measured" @click="use(true)">
-                what is measured{{ says ? `: ${says.level}` : ', as soon as it is' }}
+                {{ text.whatIsMeasured(says ? `: ${says.level}` : text.asSoonAsItIs) }}
               </button>
             </p>
           </section>
         </div>
         <div class="column">
-          <section v-if="says" class="sheet" aria-label="The stroke">
-            <h2>The stroke: {{ says.level }}</h2>
+          <section v-if="says" class="sheet" :aria-label="text.theStroke">
+            <h2>{{ text.strokeIs(says.level) }}</h2>
             <p>{{ says.words }}</p>
             <LevelTracks :says="says" />
             <div class="follows">
               <p>
-                <b>{{ percent(says.follows.long_pot.value) }}</b> long straight pot, four diamonds and four
+                <b>{{ percent(says.follows.long_pot.value) }}</b> {{ text.longStraightPotFourDiamonds }}
                 <span class="muted">({{ between(says.follows.long_pot) }})</span>
               </p>
               <p>
-                <b>{{ percent(says.follows.runout.value) }}</b> nine scattered balls run out, ball in hand
+                <b>{{ percent(says.follows.runout.value) }}</b> {{ text.nineScatteredBallsRunOut }}
                 <span class="muted">({{ between(says.follows.runout) }})</span>
               </p>
             </div>
           </section>
-          <section v-if="says?.disagrees.length" class="sheet warns" aria-label="What does not fit">
-            <h2>What does not fit</h2>
+          <section v-if="says?.disagrees.length" class="sheet warns" :aria-label="text.whatDoesNotFit">
+            <h2>{{ text.whatDoesNotFit }}</h2>
             <p v-for="one in says.disagrees" :key="one.words">
               <b>{{ one.words }}</b> {{ one.advice }}
             </p>
           </section>
-          <section v-if="!says" class="sheet" aria-label="The stroke">
-            <h2>Not measured yet</h2>
+          <section v-if="!says" class="sheet" :aria-label="text.theStroke">
+            <h2>{{ text.notMeasuredYet }}</h2>
             <p>
-              Until then the odds take {{ player.name }} for a {{ player.level }} player like any other. The
-              short measure takes five minutes.
+              {{ text.untilThenTheOddsTake(player.name, player.level) }}
             </p>
           </section>
           <ErrorCosts :key="`${id}-${measure.costs ? 'known' : 'none'}`" />
@@ -99,7 +99,7 @@ const use = (measured: boolean) =>
 <style scoped src="@/design/card-page.css"></style>
 <style scoped>
 .follows b {
-  font: 600 24px var(--serif);
+  font: 600 var(--text-2xl) var(--serif);
   margin-right: 6px;
 }
 .use {
@@ -110,7 +110,7 @@ const use = (measured: boolean) =>
 .use button {
   padding: 4px 14px;
   border: 1px solid var(--hairline);
-  border-radius: 18px;
+  border-radius: var(--radius-xl);
   color: var(--ink);
 }
 .use button[aria-checked='true'] {

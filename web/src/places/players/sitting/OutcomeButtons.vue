@@ -50,22 +50,22 @@ button {
   min-height: 68px;
   padding: 4px;
   border: 1px solid var(--hairline);
-  border-radius: 11px;
+  border-radius: var(--radius-lg);
   background: var(--sheet);
   color: var(--ink);
-  font: 600 15px/1.15 var(--sans);
+  font: 600 var(--text-base)/1.15 var(--sans);
   cursor: pointer;
 }
 .made {
   border-color: var(--shape);
   background: color-mix(in srgb, var(--shape) 16%, var(--sheet));
-  font-size: 19px;
+  font-size: var(--text-lg);
 }
 .apart {
   min-height: 40px;
   justify-self: start;
   padding: 4px 14px;
-  font-size: 14px;
+  font-size: var(--text-md);
   color: var(--muted);
 }
 </style>

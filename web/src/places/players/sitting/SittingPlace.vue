@@ -7,6 +7,7 @@ import type { Place } from '@/drawing/place'
 import StationDrawing from '@/drawing/StationDrawing.vue'
 import SittingPage from '@/frame/SittingPage.vue'
 import { useKeys } from '@/frame/keys'
+import KeyLabel from '@/parts/KeyLabel.vue'
 import { useMeasure } from '@/stores/measure'
 import { useOutbox } from '@/stores/outbox'
 import { useSession } from '@/session/session'
@@ -14,6 +15,8 @@ import { useSitting } from '@/stores/sitting'
 import OutcomeButtons from './OutcomeButtons.vue'
 import { outcomeOf } from './sittingKeys'
 import StationTabs from './StationTabs.vue'
+import { text } from '@/words/text/players'
+import { decimal } from '@/words/numbers'
 
 /** A set of stations, gone through at the table: one shot, one tap. */
 defineEmits<{ keys: [] }>()
@@ -48,11 +51,11 @@ const lastWords = computed(() => {
   if (!one) return ''
   const at = sittings.sitting?.stations.find(({ key }) => key === one.station)
   const said = at?.outcomes.find(({ name }) => name === one.outcome)?.words
-  return `${at?.name}: ${said ?? `came to rest at ${one.x?.toFixed(1)}, ${one.y?.toFixed(1)}`}`
+  return `${at?.name}: ${said ?? text.cameToRestAt(one.x?.toFixed(1) ?? '', one.y?.toFixed(1) ?? '')}`
 })
 const coming = computed(() => (sittings.sitting ? outbox.of(sittings.sitting.id).length : 0))
-const title = computed(
-  () => `${name.value}: ${sittings.sitting?.set_name === 'long' ? 'long' : 'short'} measure`,
+const title = computed(() =>
+  text.sittingTitle(name.value, sittings.sitting?.set_name === 'long' ? text.long : text.short),
 )
 const ending = ref(false)
 
@@ -109,7 +112,7 @@ useKeys((event) => {
         :asks="!isPot"
         :words="
           isPot
-            ? `${station.name}, drawn to scale`
+            ? text.drawnToScale(station.name)
             : `${station.name}. Tap where the cue ball came to rest, or move there with the arrow keys and press Enter.`
         "
         class="drawing"
@@ -121,44 +124,48 @@ useKeys((event) => {
         <h2>{{ station.name }}</h2>
         <p>{{ station.says }}</p>
         <p class="muted">
-          {{ station.tip_words }} · {{ station.speed_words }} · tells of {{ station.tells.join(' and ') }}
+          {{ text.tellsOf(station.tip_words, station.speed_words, station.tells.join(' and ')) }}
         </p>
         <p class="muted">
-          Cue ball at {{ station.cue.map((v) => v.toFixed(1)).join(', ')
+          {{ text.cueBallAt(station.cue.map((v) => decimal(v)).join(', '))
           }}<template v-if="station.ball">
-            · ball at {{ station.ball.map((v) => v.toFixed(2)).join(', ') }}</template
-          ><template v-else> · mark at {{ station.mark.map((v) => v.toFixed(1)).join(', ') }}</template>
-          (diamonds from the head and the near rail)
+            {{ text.ballAt(station.ball.map((v) => decimal(v, 2)).join(', ')) }}</template
+          ><template v-else> {{ text.markAt(station.mark.map((v) => decimal(v)).join(', ')) }}</template>
+          {{ text.diamondsFromTheHeadAnd }}
         </p>
       </section>
     </template>
     <template v-if="station" #taps>
-      <p v-if="!isPot" class="tap-here">Tap the table where it came to rest.</p>
+      <p v-if="!isPot" class="tap-here">{{ text.tapTheTableWhereIt }}</p>
       <OutcomeButtons :outcomes="station.outcomes" @tap="sittings.tap($event)" />
       <p class="last" aria-live="polite">
-        <b v-if="last && !sittings.here.length" class="next">Now set up: {{ station.name }}.</b>
+        <b v-if="last && !sittings.here.length" class="next">{{ text.nowSetUp(station.name) }}</b>
         <template v-if="last">
           {{ lastWords }}.
-          <button type="button" class="undo" @click="sittings.undo"><u>U</u>ndo</button>
+          <button type="button" class="undo" @click="sittings.undo">
+            <KeyLabel :label="text.undo" letter="U" />
+          </button>
         </template>
-        <span v-else class="muted">One shot, one tap. It is kept at once.</span>
+        <span v-else class="muted">{{ text.oneShotOneTapIt }}</span>
       </p>
     </template>
     <template v-if="station" #acts>
       <Button
-        :label="sittings.complete ? 'Done: measure' : 'Enough: measure now'"
+        :label="sittings.complete ? text.doneMeasure : text.enoughMeasureNow"
         :variant="sittings.complete ? undefined : 'outlined'"
         :disabled="ending || !sittings.played.length"
         @click="finish"
       />
-      <RouterLink :to="{ name: 'player', params: { playerId: String(playerId) } }">Go on later</RouterLink>
+      <RouterLink :to="{ name: 'player', params: { playerId: String(playerId) } }">{{
+        text.goOnLater
+      }}</RouterLink>
     </template>
   </SittingPage>
 </template>
 
 <style scoped>
 h2 {
-  font-size: 19px;
+  font-size: var(--text-lg);
 }
 .last {
   min-height: 26px;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Station } from '@/api/client'
+import { text } from '@/words/text/players'
 
 /** The stations of a set in their order, with how many attempts each has had. */
 defineProps<{ stations: Station[]; at: number; countOf: (key: string) => number }>()
@@ -16,7 +17,7 @@ defineEmits<{ choose: [at: number] }>()
         @click="$emit('choose', i)"
       >
         <b>{{ station.name }}</b>
-        <span>{{ countOf(station.key) }} of {{ station.count }}</span>
+        <span>{{ text.of(countOf(station.key), station.count) }}</span>
       </button>
     </li>
   </ol>
@@ -41,10 +42,10 @@ button {
   padding: 4px 10px;
   border: 1px solid var(--hairline);
   border-bottom-width: 3px;
-  border-radius: 9px;
+  border-radius: var(--radius-md);
   background: var(--sheet);
   color: var(--ink);
-  font: 500 13px var(--sans);
+  font: 500 var(--text-sm) var(--sans);
   text-align: left;
   cursor: pointer;
 }

@@ -1,10 +1,12 @@
+import { text } from '@/words/text/keys'
+
 /** The keys of a sitting, as the sheet of keys lists them. */
 export const SITTING_KEYS: [key: string, what: string][] = [
   ['M', 'made'],
-  ['K or N', 'missed thick, or thin; with Shift by far (R or L where the pot is straight)'],
-  ['D', 'did not get there, or fell in a pocket'],
-  ['Arrows, Enter', 'on the table: move to where the cue ball rests, and set it'],
-  ['U', 'take the last one back'],
+  [text.kOrN, text.missedThickOrThinWith],
+  ['D', text.didNotGetThereOr],
+  [text.arrowsEnter, text.onTheTableMoveTo],
+  ['U', text.takeTheLastOneBack],
 ]
 /** The outcome that a key stands for at a pot. */
 const OUTCOMES: Record<string, string> = { k: 'thick', r: 'thick', n: 'thin', l: 'thin' }

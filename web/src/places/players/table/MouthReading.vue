@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { text } from '@/words/text/players'
 
 /** How wide a pocket is, by a ruler or by two balls side by side in it. */
 const emit = defineEmits<{ read: [values: Record<string, number | string>] }>()
@@ -18,29 +19,32 @@ function keep() {
 </script>
 
 <template>
-  <form class="mouth" aria-label="The mouths" @submit.prevent="whole && keep()">
-    <h3>The mouths <span class="muted">tell how tight the pockets are</span></h3>
+  <form class="mouth" :aria-label="text.theMouths" @submit.prevent="whole && keep()">
+    <h3>
+      {{ text.theMouths }} <span class="muted">{{ text.tellHowTightThePockets }}</span>
+    </h3>
     <p>
-      Between the points of the cushions: by a ruler, or lay two balls side by side in the mouth and say what
-      is left beside them. A little finger is about 15 mm, a coin 2.
+      {{ text.mouthsHow }}
     </p>
     <p class="choices">
       <label
-        >Pocket
+        >{{ text.pocket }}
         <select v-model="pocket">
-          <option value="corner">corner</option>
-          <option value="side">side</option>
+          <option value="corner">{{ text.corner }}</option>
+          <option value="side">{{ text.side }}</option>
         </select>
       </label>
       <label
-        >Measured
+        >{{ text.measured }}
         <select v-model="by">
-          <option value="gap_mm">gap beside two balls</option>
-          <option value="width_mm">across, by a ruler</option>
+          <option value="gap_mm">{{ text.gapBesideTwoBalls }}</option>
+          <option value="width_mm">{{ text.acrossByARuler }}</option>
         </select>
       </label>
-      <label>mm <input v-model.number="typed" type="number" inputmode="decimal" step="0.5" /></label>
-      <button type="submit" class="main" :disabled="!whole">Keep</button>
+      <label
+        >{{ text.mm }} <input v-model.number="typed" type="number" inputmode="decimal" step="0.5"
+      /></label>
+      <button type="submit" class="main" :disabled="!whole">{{ text.keep }}</button>
     </p>
   </form>
 </template>
@@ -52,7 +56,7 @@ function keep() {
   gap: 6px;
 }
 h3 .muted {
-  font: 400 14px var(--sans);
+  font: 400 var(--text-md) var(--sans);
 }
 input {
   width: 96px;

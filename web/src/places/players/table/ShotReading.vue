@@ -4,6 +4,8 @@ import type { Table } from '@/api/client'
 import StationDrawing from '@/drawing/StationDrawing.vue'
 import { readingOf, type Shot } from './readings'
 import { useStopwatch } from './useStopwatch'
+import { text } from '@/words/text/players'
+import { decimal } from '@/words/numbers'
 
 /** One simple shot that measures a table: how it is played, a stopwatch by taps, what was read. */
 const props = defineProps<{ shot: Shot; table: Table }>()
@@ -31,7 +33,7 @@ function keep() {
 <template>
   <form class="shot" :aria-label="shot.title" @submit.prevent="whole && keep()">
     <h3>
-      {{ shot.title }} <span class="muted">tells {{ shot.tells }}</span>
+      {{ shot.title }} <span class="muted">{{ text.tells(shot.tells) }}</span>
     </h3>
     <div class="how">
       <StationDrawing
@@ -40,12 +42,12 @@ function keep() {
         :cue="shot.cue"
         :way="shot.way"
         :mark="shot.mark"
-        :words="`${shot.title}, drawn`"
+        :words="text.drawn(shot.title)"
       />
       <div class="fields">
         <p>{{ shot.says }}</p>
         <button v-if="shot.watch" type="button" class="main watch" @click="watchOf.tap">
-          <span class="time">{{ watchOf.shown.value.toFixed(2) }} s</span>
+          <span class="time">{{ decimal(watchOf.shown.value, 2) }} s</span>
           {{ watchOf.running.value ? shot.watch.stop : shot.watch.start }}
         </button>
         <p class="choices">
@@ -60,7 +62,7 @@ function keep() {
               :max="field.to"
             />
           </label>
-          <button type="submit" class="main" :disabled="!whole">Keep</button>
+          <button type="submit" class="main" :disabled="!whole">{{ text.keep }}</button>
         </p>
       </div>
     </div>
@@ -76,7 +78,7 @@ function keep() {
   border-bottom: 1px solid var(--hairline);
 }
 h3 .muted {
-  font: 400 14px var(--sans);
+  font: 400 var(--text-md) var(--sans);
 }
 .how {
   display: grid;
@@ -93,7 +95,7 @@ h3 .muted {
   min-width: 240px;
 }
 .time {
-  font: 600 18px var(--serif);
+  font: 600 var(--text-lg) var(--serif);
   margin-right: 8px;
   color: var(--ink);
 }

@@ -12,6 +12,7 @@ import { tableWords } from '../words'
 import MouthReading from './MouthReading.vue'
 import { readingWords, SHOTS } from './readings'
 import ShotReading from './ShotReading.vue'
+import { text } from '@/words/text/players'
 
 /** One table: measured by simple shots, what they say, and which of it the table is to have. */
 defineEmits<{ keys: [] }>()
@@ -65,16 +66,16 @@ const print = () =>
 <template>
   <main class="card">
     <header>
-      <RouterLink :to="{ name: 'players' }" class="back">Tables</RouterLink>
-      <h1>{{ table?.name ?? 'This table is gone' }}</h1>
+      <RouterLink :to="{ name: 'players' }" class="back">{{ text.tables }}</RouterLink>
+      <h1>{{ table?.name ?? text.thisTableIsGone }}</h1>
       <FrameActs @keys="$emit('keys')" />
     </header>
     <ProblemList :problems="problems" />
     <template v-if="table">
       <p class="muted">{{ tableWords(table) }}</p>
       <div class="halves">
-        <section class="sheet" aria-label="Shots that measure it">
-          <h2>Shots that measure it</h2>
+        <section class="sheet" :aria-label="text.shotsThatMeasureIt">
+          <h2>{{ text.shotsThatMeasureIt }}</h2>
           <ShotReading
             v-for="shot in SHOTS"
             :key="shot.kind"
@@ -85,8 +86,8 @@ const print = () =>
           <MouthReading @read="read('mouths', $event)" />
         </section>
         <div class="column">
-          <section class="sheet" aria-label="What they say">
-            <h2>What they say</h2>
+          <section class="sheet" :aria-label="text.whatTheySay">
+            <h2>{{ text.whatTheySay }}</h2>
             <p v-if="measured?.says.words" class="muted">{{ measured.says.words }}</p>
             <table v-if="measured?.says.settings.length">
               <tbody>
@@ -100,26 +101,28 @@ const print = () =>
                         :checked="measured.put_in.includes(one.field)"
                         @change="putIn(one.field, ($event.target as HTMLInputElement).checked)"
                       />
-                      use it
+                      {{ text.useIt }}
                     </label>
                   </td>
                 </tr>
               </tbody>
             </table>
             <p v-if="measured" class="muted small">
-              {{ measured.says.readings }} readings, {{ measured.says.tries }} kick tries of this table; 19
-              times in 20 the true figure lies between the two. Layouts set up before keep the table as it
-              was.
+              {{ text.readingsCounted(measured.says.readings, measured.says.tries) }}
             </p>
-            <p><button type="button" class="main" @click="print">The table’s card (PDF)</button></p>
+            <p>
+              <button type="button" class="main" @click="print">{{ text.theTablesCardPdf }}</button>
+            </p>
           </section>
-          <section v-if="measured?.readings.length" class="sheet" aria-label="Readings">
-            <h2>Readings</h2>
+          <section v-if="measured?.readings.length" class="sheet" :aria-label="text.readings">
+            <h2>{{ text.readings }}</h2>
             <table>
               <tbody>
                 <tr v-for="one in measured.readings" :key="one.id">
                   <td>{{ readingWords(one.kind, one.values) }}</td>
-                  <td><button type="button" @click="remove(one.id)">Delete</button></td>
+                  <td>
+                    <button type="button" @click="remove(one.id)">{{ text.delete }}</button>
+                  </td>
                 </tr>
               </tbody>
             </table>

@@ -1,6 +1,8 @@
 /** The readings that measure a table: what is asked for each, and how a reading is said. */
 import type { Table } from '@/api/client'
 import type { Place } from '@/drawing/place'
+import { text } from '@/words/text/players'
+import { decimal } from '@/words/numbers'
 
 export type Kind = 'rolls' | 'lags' | 'stops' | 'mouths'
 type Values = Record<string, number | string>
@@ -28,13 +30,13 @@ export interface Shot {
 export const SHOTS: Shot[] = [
   {
     kind: 'rolls',
-    title: 'A slow roll',
-    tells: 'how fast the cloth is',
-    says: 'Roll a ball slowly along the table. Tap as it passes the second diamond and again as it comes to rest, then say where it lies.',
-    watch: { start: 'It passes the 2nd diamond', stop: 'It has come to rest', into: 'seconds' },
+    title: text.aSlowRoll,
+    tells: text.howFastTheClothIs,
+    says: text.slowRollHow,
+    watch: { start: text.itPassesThe2ndDiamond, stop: text.itHasComeToRest, into: 'seconds' },
     fields: [
-      { key: 'seconds', label: 'Time', unit: 's', step: 0.01, from: 0.05, to: 60 },
-      { key: 'length', label: 'Rest, diamonds beyond the mark', unit: '', step: 0.1, from: 0.5, to: 6 },
+      { key: 'seconds', label: text.time, unit: 's', step: 0.01, from: 0.05, to: 60 },
+      { key: 'length', label: text.restDiamondsBeyondTheMark, unit: '', step: 0.1, from: 0.5, to: 6 },
     ],
     cue: [0.5, 1],
     way: [
@@ -45,13 +47,13 @@ export const SHOTS: Shot[] = [
   },
   {
     kind: 'lags',
-    title: 'A lag',
-    tells: 'how lively the cushions are',
-    says: 'Strike a ball along the table without side. Tap as it touches the first short rail and again at the other one, then count the lengths it went in all.',
-    watch: { start: 'First short rail', stop: 'Other short rail', into: 'first_length_s' },
+    title: text.aLag,
+    tells: text.howLivelyTheCushionsAre,
+    says: text.lagHow,
+    watch: { start: text.firstShortRail, stop: text.otherShortRail, into: 'first_length_s' },
     fields: [
-      { key: 'first_length_s', label: 'Time of the length', unit: 's', step: 0.01, from: 0.3, to: 10 },
-      { key: 'lengths', label: 'Lengths in all', unit: '', step: 0.1, from: 1, to: 12 },
+      { key: 'first_length_s', label: text.timeOfTheLength, unit: 's', step: 0.01, from: 0.3, to: 10 },
+      { key: 'lengths', label: text.lengthsInAll, unit: '', step: 0.1, from: 1, to: 12 },
     ],
     cue: [0.3, 2],
     way: [
@@ -63,14 +65,14 @@ export const SHOTS: Shot[] = [
   },
   {
     kind: 'stops',
-    title: 'A stop shot',
-    tells: 'how the ball slides',
-    says: 'Strike low, so that the cue ball just stops dead on a full hit. Time it on a film, from tip to ball: a thumb is too slow.',
+    title: text.aStopShot,
+    tells: text.howTheBallSlides,
+    says: text.stopShotHow,
     watch: null,
     fields: [
-      { key: 'distance', label: 'Way to the ball, diamonds', unit: '', step: 0.1, from: 0.4, to: 8 },
-      { key: 'seconds', label: 'Time, from a film', unit: 's', step: 0.005, from: 0.05, to: 3 },
-      { key: 'depth', label: 'Tip below the centre, ball radii', unit: '', step: 0.05, from: 0.05, to: 0.5 },
+      { key: 'distance', label: text.wayToTheBallDiamonds, unit: '', step: 0.1, from: 0.4, to: 8 },
+      { key: 'seconds', label: text.timeFromAFilm, unit: 's', step: 0.005, from: 0.05, to: 3 },
+      { key: 'depth', label: text.tipBelowTheCentreBall, unit: '', step: 0.05, from: 0.05, to: 0.5 },
     ],
     cue: [2, 2],
     way: [
@@ -97,12 +99,12 @@ const round = (value: number) => Math.round(1000 * value) / 1000
 /** A kept reading in words. */
 export function readingWords(kind: string, values: Values): string {
   const of = (key: string) => Number(values[key] ?? 0)
-  if (kind === 'rolls') return `rolled ${of('length_m').toFixed(2)} m in ${of('seconds').toFixed(2)} s`
-  if (kind === 'lags')
-    return `first length in ${of('first_length_s').toFixed(2)} s, ${of('lengths').toFixed(1)} lengths in all`
+  if (kind === 'rolls') return text.rolledRead(decimal(of('length_m'), 2), decimal(of('seconds'), 2))
+  if (kind === 'lags') return text.lagRead(decimal(of('first_length_s'), 2), decimal(of('lengths')))
   if (kind === 'stops')
-    return `${of('distance_m').toFixed(2)} m in ${of('seconds').toFixed(3)} s, tip ${of('depth')} R low`
+    return text.stopShotRead(decimal(of('distance_m'), 2), decimal(of('seconds'), 3), of('depth'))
+  const pocket = values['pocket'] ?? ''
   return 'width_mm' in values
-    ? `${values['pocket']} mouth ${of('width_mm')} mm across`
-    : `${values['pocket']} mouth: two balls and ${of('gap_mm')} mm`
+    ? text.mouthRead(pocket, of('width_mm'))
+    : text.mouthGapRead(pocket, of('gap_mm'))
 }

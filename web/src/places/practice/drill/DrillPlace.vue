@@ -12,6 +12,7 @@ import { useSession } from '@/session/session'
 import ProgressCard from './ProgressCard.vue'
 import StepTable from './StepTable.vue'
 import { tableNamed } from '@/words/tables'
+import { text } from '@/words/text/practice'
 
 /** One drill: its set-up drawn, each step with what is expected of the player, how he has done; begun from here. */
 defineEmits<{ keys: [] }>()
@@ -65,7 +66,7 @@ async function begin() {
   const guest = partner.value === 'guest'
   const id = await practice.begin(key.value, {
     player: partner.value && !guest ? Number(partner.value) : null,
-    name: guest ? 'Guest' : '',
+    name: guest ? text.guest : '',
   })
   if (id !== null) await router.push({ name: 'drill-sitting', params: { sittingId: String(id) } })
 }
@@ -82,9 +83,9 @@ const sheet = computed(() => {
 
 <template>
   <main class="card">
-    <RouterLink :to="{ name: 'practice' }" class="back">All drills</RouterLink>
+    <RouterLink :to="{ name: 'practice' }" class="back">{{ text.allDrills }}</RouterLink>
     <header>
-      <h1>{{ drill?.name ?? 'Drill' }}</h1>
+      <h1>{{ drill?.name ?? text.drill }}</h1>
       <FrameActs @keys="$emit('keys')" />
     </header>
     <ProblemList :problems="practice.problems" />
@@ -101,14 +102,14 @@ const sheet = computed(() => {
             :zones="zones"
             :rests="rests"
             :pocket="step.rule.pocket ?? null"
-            :words="`${drill.name}, ${step.name}, drawn to scale`"
+            :words="text.stepDrawn(drill.name, step.name)"
             class="drawing"
           />
           <p class="muted">{{ step?.words }}</p>
-          <section class="sheet" aria-label="Begin">
+          <section class="sheet" :aria-label="text.begin">
             <form class="choices" @submit.prevent="begin">
               <label
-                >On
+                >{{ text.on }}
                 <select :value="tableKey" @change="chooseTable(($event.target as HTMLSelectElement).value)">
                   <option v-for="one in session.tables" :key="one.key" :value="one.key">
                     {{ tableNamed(one.name) }}
@@ -116,35 +117,36 @@ const sheet = computed(() => {
                 </select>
               </label>
               <label
-                >Taking turns with
+                >{{ text.takingTurnsWith }}
                 <select v-model="partner">
-                  <option value="">nobody</option>
+                  <option value="">{{ text.nobody }}</option>
                   <option v-for="one in others" :key="one.key" :value="String(practice.idOf(one.key))">
                     {{ one.name }}
                   </option>
-                  <option value="guest">a guest</option>
+                  <option value="guest">{{ text.aGuest }}</option>
                 </select>
               </label>
-              <button type="submit" class="main">Begin</button>
+              <button type="submit" class="main">{{ text.begin }}</button>
             </form>
             <p class="links">
-              <a class="link" :href="sheet" target="_blank">Set-up sheet</a>
-              <a class="link" :href="`/api/practice/drills/${key}/file`" download>Share as a file</a>
-              <button v-if="isOwn" type="button" @click="remove">Delete this drill</button>
+              <a class="link" :href="sheet" target="_blank">{{ text.setUpSheet }}</a>
+              <a class="link" :href="`/api/practice/drills/${key}/file`" download>{{ text.shareAsAFile }}</a>
+              <button v-if="isOwn" type="button" @click="remove">{{ text.deleteThisDrill }}</button>
             </p>
           </section>
         </div>
         <div class="column">
-          <section class="sheet" aria-label="Steps">
-            <h2>What {{ practice.playerName }} should make</h2>
+          <section class="sheet" :aria-label="text.stepsOfDrill">
+            <h2>{{ text.whatShouldMake(practice.playerName) }}</h2>
             <p v-if="expected?.words">{{ expected.words }}</p>
             <p v-if="practice.expecting" class="muted">
-              {{ practice.expectation?.waits_for || 'Each step is simulated with this stroke.' }}
-              <button type="button" @click="practice.stopExpecting">Stop</button>
-              <ProgressLine label="Working out the steps" :share="practice.expectation?.progress ?? 0" />
+              {{ practice.expectation?.waits_for || text.eachStepIsSimulatedWith }}
+              <button type="button" @click="practice.stopExpecting">{{ text.stop }}</button>
+              <ProgressLine :label="text.workingOutTheSteps" :share="practice.expectation?.progress ?? 0" />
             </p>
             <p v-else-if="practice.expectation?.status === 'stopped'">
-              Stopped. <button type="button" @click="practice.expect(key)">Work it out</button>
+              {{ text.stopped }}
+              <button type="button" @click="practice.expect(key)">{{ text.workItOut }}</button>
             </p>
             <p v-if="practice.expectation?.failure">{{ practice.expectation.failure }}</p>
             <StepTable
@@ -154,9 +156,7 @@ const sheet = computed(() => {
               @choose="at = $event"
             />
             <p class="small muted">
-              Between brackets: four times in five it lies there, as far as this player’s stroke is known. You
-              move up or down when your attempts make it ten to one that the next step suits you better, which
-              is where six in ten go in.
+              {{ text.betweenBracketsFourTimesIn }}
             </p>
           </section>
           <ProgressCard v-if="practice.progress" :progress="practice.progress" :name="practice.playerName" />

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { DrillProgress } from '@/api/client'
 import { dayWords } from '@/words/days'
 import { percent } from '@/shots/words'
+import { text } from '@/words/text/practice'
 
 /** Shares made, day by day and step by step, with intervals; a bar across says what was expected there. */
 const props = defineProps<{ days: DrillProgress['days'] }>()
@@ -15,11 +16,9 @@ const y = (share: number) => top + (1 - share) * high
 const shortDay = (iso: string) => dayWords(iso).split(' ').slice(0, 2).join(' ')
 const words = computed(
   () =>
-    'Shares made by day: ' +
+    text.sharesMadeByDay +
     days.value
-      .map(
-        (day) => `${dayWords(day.day)}, step ${day.step + 1}: ${percent(day.share.value)} of ${day.attempts}`,
-      )
+      .map((day) => text.stepOf(dayWords(day.day), day.step + 1, percent(day.share.value), day.attempts))
       .join('; '),
 )
 </script>
@@ -37,7 +36,7 @@ const words = computed(
         <path :d="`M${left} ${y(v)}H${width - 8}`" />
         <text :x="left - 6" :y="y(v) + 4" text-anchor="end">{{ 100 * v }}</text>
       </template>
-      <text :transform="`translate(10 ${y(0.5)}) rotate(-90)`" text-anchor="middle">made, %</text>
+      <text :transform="`translate(10 ${y(0.5)}) rotate(-90)`" text-anchor="middle">{{ text.madeAxis }}</text>
     </g>
     <g v-for="(day, k) in days" :key="k">
       <path
@@ -48,10 +47,14 @@ const words = computed(
       <path class="span" :d="`M${x(k)} ${y(day.share.low)}V${y(day.share.high)}`" />
       <circle :cx="x(k)" :cy="y(day.share.value)" r="5" />
       <text :x="x(k)" :y="y(0) + 17" text-anchor="middle">{{ shortDay(day.day) }}</text>
-      <text :x="x(k)" :y="y(0) + 33" text-anchor="middle" class="step">step {{ day.step + 1 }}</text>
+      <text :x="x(k)" :y="y(0) + 33" text-anchor="middle" class="step">
+        {{ text.stepNumbered(day.step + 1) }}
+      </text>
     </g>
   </svg>
-  <p class="key"><span class="dot" /> made, with its 95 % interval <span class="bar" /> expected</p>
+  <p class="key">
+    <span class="dot" /> {{ text.madeAndHowSure }} <span class="bar" /> {{ text.expectedLabel }}
+  </p>
 </template>
 
 <style scoped>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { DrillStep, ExpectedStep } from '@/api/client'
 import { expectedWords, strokeWords } from '../words'
+import { text } from '@/words/text/practice'
 
 /** The steps of a drill with what is expected at each; a press shows one. */
 defineProps<{ steps: DrillStep[]; expected: ExpectedStep[]; at: number }>()
@@ -29,7 +30,7 @@ defineEmits<{ choose: [step: number] }>()
           />
         </span>
         <span v-if="k === at && strokeWords(expected[k])" class="muted small">
-          Best struck: {{ strokeWords(expected[k]) }}
+          {{ text.bestStruck(strokeWords(expected[k])) }}
         </span>
       </button>
     </li>
@@ -54,7 +55,7 @@ button {
   border-left: 3px solid transparent;
   background: none;
   color: var(--ink);
-  font: 400 14px var(--sans);
+  font: 400 var(--text-md) var(--sans);
   text-align: left;
   cursor: pointer;
 }
@@ -69,14 +70,14 @@ button[aria-pressed='true'] {
   grid-column: 1 / 3;
   position: relative;
   height: 8px;
-  border-radius: 4px;
+  border-radius: var(--radius-sm);
   background: var(--hairline);
 }
 .span {
   position: absolute;
   inset: 1px auto;
   height: 6px;
-  border-radius: 3px;
+  border-radius: var(--radius-sm);
   background: var(--brass);
   opacity: 0.45;
 }
@@ -86,11 +87,11 @@ button[aria-pressed='true'] {
   width: 4px;
   height: 12px;
   margin-left: -2px;
-  border-radius: 2px;
+  border-radius: var(--radius-sm);
   background: var(--brass);
 }
 .small {
   grid-column: 1 / 3;
-  font-size: 12.5px;
+  font-size: var(--text-sm);
 }
 </style>

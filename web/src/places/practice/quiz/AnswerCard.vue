@@ -4,6 +4,7 @@ import LedgerLine from '@/shots/LedgerLine.vue'
 import { capital, percent } from '@/shots/words'
 import { useQuiz } from '@/stores/quiz'
 import { costWords } from '../words'
+import { text } from '@/words/text/practice'
 
 /** The ledger opened: what each choice cost and why, and the lines to look at. */
 const quiz = useQuiz()
@@ -13,7 +14,7 @@ const best = computed(() => options.value[0] ?? null)
 const answers = computed(() => quiz.position?.answers ?? [])
 const nameOf = (who: number) => (who === 1 ? quiz.round?.player_name : quiz.round?.second_name) ?? ''
 const estimate = (said: number | null, made: number | null) =>
-  said == null || made == null ? '' : ` You said ${percent(said)}, it goes in ${percent(made)}.`
+  said == null || made == null ? '' : text.youSaidItGoesIn(percent(said), percent(made))
 /** Choices that the ledger does not hold have a line of their own below it. */
 const own = computed(() =>
   answers.value.flatMap((one) => (one.document && one.document.place === null ? [one.document.chosen] : [])),
@@ -21,19 +22,20 @@ const own = computed(() =>
 </script>
 
 <template>
-  <section v-if="study && best" class="sheet" aria-label="The ledger">
+  <section v-if="study && best" class="sheet" :aria-label="text.theLedger">
     <div class="said">
       <p v-for="one in answers" :key="one.who">
-        <b>{{ quiz.two ? nameOf(one.who) : 'You' }}:</b> {{ one.words
+        <b>{{ quiz.two ? nameOf(one.who) : text.you }}:</b> {{ one.words
         }}<template v-if="one.document"> — {{ one.document.chosen.name }}</template
-        >. <b :class="{ dear: (one.cost ?? 0) > 0.02 }">It {{ costWords(one.cost) }}.</b
-        >{{ estimate(one.said, one.made) }}
+        >. <b :class="{ dear: (one.cost ?? 0) > 0.02 }">{{ text.it(costWords(one.cost)) }}</b>{{
+          estimate(one.said, one.made)
+        }}
         <span v-if="one.document && one.cost" class="muted">{{ capital(one.document.choice_words) }}.</span>
       </p>
       <p>
-        <b>{{ best.name }}</b> wins {{ percent(best.rack_chance.value) }} of racks. {{ study.why }}
+        <b>{{ best.name }}</b> {{ text.winsOfRacks(percent(best.rack_chance.value), study.why) }}
       </p>
-      <p class="muted small">A position of the kind: {{ quiz.position?.kind }}.</p>
+      <p class="muted small">{{ text.aPositionOfTheKind(quiz.position?.kind ?? '') }}</p>
     </div>
     <ol>
       <LedgerLine
@@ -71,7 +73,7 @@ p {
   color: var(--foul);
 }
 .small {
-  font-size: 12.5px;
+  font-size: var(--text-sm);
 }
 ol {
   margin: 0;

@@ -7,6 +7,8 @@ import ChoiceChips from '@/parts/ChoiceChips.vue'
 import { LIMITS } from '@/stores/ownshot'
 import TipClock from '@/shots/TipClock.vue'
 import type { Choosing } from './useChoice'
+import { text } from '@/words/text/practice'
+import { decimal } from '@/words/numbers'
 
 /** What would you play: chosen on the drawing, or here without it. */
 const props = defineProps<{
@@ -21,9 +23,9 @@ const props = defineProps<{
 defineEmits<{ say: [] }>()
 const c = props.choice
 const MEANT = [
-  { key: 'pot', name: 'Pot a ball' },
-  { key: 'safe', name: 'Play safe' },
-  { key: 'stroke', name: 'Own stroke' },
+  { key: 'pot', name: text.potABallChoice },
+  { key: 'safe', name: text.playSafeChoice },
+  { key: 'stroke', name: text.ownStroke },
 ] as const
 const others = computed(() => props.balls.filter((ball) => ball !== 'cue').map((key) => ({ key, name: key })))
 /** What of the situation decides here, in words. */
@@ -31,15 +33,14 @@ const stands = computed(() => {
   const now = props.situation
   if (!now) return ''
   const group = now.my_group
-    ? `You have the ${now.my_group}.`
+    ? text.youHaveThe(now.my_group)
     : props.game === 'eight-ball'
-      ? 'The table is open.'
+      ? text.theTableIsOpen
       : ''
-  const on = props.game === 'snooker' && now.ball_on ? `The ball on: ${now.ball_on}.` : ''
+  const on = props.game === 'snooker' && now.ball_on ? text.theBallOn(now.ball_on) : ''
   const score =
-    now.my_points || now.their_points ? `Score ${now.my_points ?? 0} to ${now.their_points ?? 0}.` : ''
-  const fouls =
-    now.my_fouls || now.their_fouls ? `Fouls in a row: you ${now.my_fouls}, he ${now.their_fouls}.` : ''
+    now.my_points || now.their_points ? text.scoreTo(now.my_points ?? 0, now.their_points ?? 0) : ''
+  const fouls = now.my_fouls || now.their_fouls ? text.foulsInARowYou(now.my_fouls, now.their_fouls) : ''
   return [group, on, score, fouls].filter(Boolean).join(' ')
 })
 function setTip(side: number, height: number) {
@@ -47,24 +48,27 @@ function setTip(side: number, height: number) {
   const fit = off > LIMITS.tip ? LIMITS.tip / off : 1
   c.setStroke({ side: Math.round(100 * side * fit) / 100, height: Math.round(100 * height * fit) / 100 })
 }
-const tipWords = computed(
-  () =>
-    `side ${c.stroke.value.side.toFixed(2)}, height ${c.stroke.value.height.toFixed(2)} of the ball’s radius`,
+const tipWords = computed(() =>
+  text.sideHeightOfTheBalls(decimal(c.stroke.value.side, 2), decimal(c.stroke.value.height, 2)),
 )
 </script>
 
 <template>
-  <form class="sheet" aria-label="Your choice" @submit.prevent="$emit('say')">
+  <form class="sheet" :aria-label="text.yourChoice" @submit.prevent="$emit('say')">
     <p>
-      <b>{{ whose ? `${whose}: what would you play?` : 'What would you play?' }}</b> You shoot, against your
-      equal.
-      {{ stands }}
+      <b>{{ whose ? text.whatWouldYouPlay(whose) : text.question }}</b>
+      {{ text.youShootAgainstYourEqual(stands) }}
     </p>
-    <ChoiceChips label="What" :options="MEANT" :value="c.meant.value" @choose="c.mean($event || 'pot')" />
+    <ChoiceChips
+      :label="text.what"
+      :options="MEANT"
+      :value="c.meant.value"
+      @choose="c.mean($event || 'pot')"
+    />
     <p class="hint" aria-live="polite">{{ c.hint.value }}</p>
     <template v-if="c.meant.value !== 'stroke'">
       <ChoiceChips
-        label="Which ball"
+        :label="text.whichBall"
         :options="others"
         :value="c.ball.value"
         class="balls"
@@ -73,7 +77,7 @@ const tipWords = computed(
       <ChoiceChips
         v-if="c.meant.value === 'pot' && c.ball.value"
         even
-        label="Into which pocket"
+        :label="text.intoWhichPocket"
         :options="POCKETS"
         :value="c.pocket.value"
         @choose="c.takePocket(String($event))"
@@ -90,7 +94,7 @@ const tipWords = computed(
         />
         <div class="numbers">
           <label
-            >Aim, degrees
+            >{{ text.aimDegrees }}
             <input
               type="number"
               step="0.1"
@@ -99,7 +103,7 @@ const tipWords = computed(
             />
           </label>
           <label
-            >Speed, m/s: {{ c.stroke.value.speed_mps.toFixed(1) }}
+            >{{ text.speedMS(decimal(c.stroke.value.speed_mps)) }}
             <input
               type="range"
               min="0.4"
@@ -114,13 +118,13 @@ const tipWords = computed(
     </template>
     <label v-if="c.meant.value === 'pot' && c.ball.value"
       ><span
-        >I make it <b>{{ c.make.value }} %</b> of the time</span
+        >{{ text.iMakeIt }} <b>{{ c.make.value }} %</b> {{ text.ofTheTime }}</span
       >
       <input v-model.number="c.make.value" type="range" min="5" max="100" step="5" />
     </label>
     <Button
       type="submit"
-      :label="busy ? 'Comparing …' : 'Open the ledger'"
+      :label="busy ? text.comparing : text.openTheLedgerNow"
       :disabled="!c.ready.value || busy"
     />
   </form>
@@ -153,10 +157,10 @@ input[type='number'] {
   width: 110px;
   padding: 3px 8px;
   border: 1px solid var(--hairline);
-  border-radius: 9px;
+  border-radius: var(--radius-md);
   background: var(--sheet);
   color: var(--ink);
-  font: 400 15px var(--sans);
+  font: 400 var(--text-base) var(--sans);
 }
 .own {
   display: grid;

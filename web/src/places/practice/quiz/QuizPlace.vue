@@ -15,6 +15,7 @@ import ChoiceCard from './ChoiceCard.vue'
 import RoundScore from './RoundScore.vue'
 import { useChoice } from './useChoice'
 import { useTimer } from './useTimer'
+import { text } from '@/words/text/practice'
 
 /** A round of the quiz: decide first, then compare. */
 defineEmits<{ keys: [] }>()
@@ -55,7 +56,7 @@ const pressed = (at: Place) => choice.press(at, balls.value['cue'])
 const where = computed(() => {
   const { round } = quiz
   if (!round) return ''
-  const from = round.own ? 'own layouts' : gameOf(round.game).name
+  const from = round.own ? text.ownLayouts : gameOf(round.game).name
   return `${from}, ${round.level}`
 })
 useKeys((event) => {
@@ -70,10 +71,10 @@ useKeys((event) => {
 
 <template>
   <main class="quiz">
-    <RouterLink :to="{ name: 'practice' }" class="back">Practice</RouterLink>
+    <RouterLink :to="{ name: 'practice' }" class="back">{{ text.practice }}</RouterLink>
     <header>
-      <h1 v-if="quiz.position">Position {{ quiz.at + 1 }} of {{ quiz.positions.length }}</h1>
-      <h1 v-else>{{ quiz.over ? 'The round' : 'The quiz' }}</h1>
+      <h1 v-if="quiz.position">{{ text.positionOf(quiz.at + 1, quiz.positions.length) }}</h1>
+      <h1 v-else>{{ quiz.over ? text.theRound : text.theQuiz }}</h1>
       <span class="muted">{{ where }}</span>
       <FrameActs @keys="$emit('keys')" />
     </header>
@@ -92,7 +93,7 @@ useKeys((event) => {
           :lines="lines"
           :drawing="quiz.opened ? (quiz.trial?.drawing ?? null) : null"
           :asks="quiz.opened ? null : choice.asks.value"
-          :words="quiz.opened ? 'The shot that is chosen below, drawn' : choice.hint.value"
+          :words="quiz.opened ? text.theShotThatIsChosen : choice.hint.value"
           class="drawing"
           @ball="choice.takeBall"
           @pocket="choice.takePocket"
@@ -114,7 +115,7 @@ useKeys((event) => {
           @say="say"
         />
         <template v-else>
-          <Button :label="quiz.last ? 'See the round' : 'Next position (N)'" @click="next" />
+          <Button :label="quiz.last ? text.seeTheRound : text.nextPositionN" @click="next" />
           <AnswerCard />
         </template>
       </div>
@@ -143,7 +144,7 @@ header {
   gap: 4px 12px;
 }
 h1 {
-  font-size: 24px;
+  font-size: var(--text-2xl);
 }
 header .muted {
   flex: 1;
@@ -160,7 +161,7 @@ header .muted {
 }
 .time {
   margin: 0;
-  font: 600 22px var(--serif);
+  font: 600 var(--text-xl) var(--serif);
 }
 .late {
   color: var(--foul);
@@ -181,7 +182,7 @@ header .muted {
   }
   h1 {
     flex: 1;
-    font-size: 19px;
+    font-size: var(--text-lg);
   }
   .drawing {
     max-width: 244px;

@@ -4,6 +4,8 @@ import { useRouter } from 'vue-router'
 import { percent } from '@/shots/words'
 import { useQuiz } from '@/stores/quiz'
 import { costWords } from '../words'
+import { text } from '@/words/text/practice'
+import { decimal } from '@/words/numbers'
 
 /** A round in figures, for each who answered, and every position to be opened again. */
 const quiz = useQuiz()
@@ -13,18 +15,18 @@ const back = () => void router.push({ name: 'practice' })
 </script>
 
 <template>
-  <section class="sheet" aria-label="The round">
+  <section class="sheet" :aria-label="text.theRound">
     <div v-for="(score, k) in quiz.scores" :key="k" class="score">
       <h2>{{ names[k] }}</h2>
       <p class="figures">
         <span
-          ><b>{{ score.cost.value.toFixed(1) }}</b> points of rack chance a decision</span
+          ><b>{{ decimal(score.cost.value) }}</b> {{ text.pointsOfRackChanceA }}</span
         >
         <span
-          ><b>{{ percent(score.as_good) }}</b> within two points of the best</span
+          ><b>{{ percent(score.as_good) }}</b> {{ text.withinTwoPointsOfThe }}</span
         >
         <span v-if="score.estimates"
-          ><b>{{ score.estimates.off.toFixed(0) }}</b> points off in make chances</span
+          ><b>{{ decimal(score.estimates.off, 0) }}</b> {{ text.pointsOffInMakeChances }}</span
         >
       </p>
       <p v-for="words in score.words.slice(1)" :key="words">{{ words }}</p>
@@ -33,7 +35,7 @@ const back = () => void router.push({ name: 'practice' })
     <ol>
       <li v-for="(one, k) in quiz.positions" :key="one.key">
         <button type="button" @click="quiz.goTo(k)">
-          <span>{{ k + 1 }}. {{ one.kind ?? 'not answered yet' }}</span>
+          <span>{{ k + 1 }}. {{ one.kind ?? text.notAnsweredYet }}</span>
           <span v-for="answer in one.answers" :key="answer.who" class="muted">{{
             costWords(answer.cost)
           }}</span>
@@ -41,9 +43,9 @@ const back = () => void router.push({ name: 'practice' })
       </li>
     </ol>
     <p class="muted">
-      What was given away comes again with the next round; what was decided well waits longer each time.
+      {{ text.whatWasGivenAwayComes }}
     </p>
-    <button type="button" class="main" @click="back">Back to practice</button>
+    <button type="button" class="main" @click="back">{{ text.backToPractice }}</button>
   </section>
 </template>
 
@@ -59,7 +61,7 @@ const back = () => void router.push({ name: 'practice' })
   gap: 6px 26px;
 }
 .figures b {
-  font: 600 24px var(--serif);
+  font: 600 var(--text-2xl) var(--serif);
 }
 ol {
   margin: 0;

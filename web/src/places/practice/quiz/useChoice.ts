@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import type { QuizChoice, Stroke } from '@/api/client'
 import type { Place } from '@/drawing/place'
+import { text } from '@/words/text/practice'
 
 export type Meant = 'pot' | 'safe' | 'stroke'
 const FIRST: Stroke = { aim_deg: 0, speed_mps: 1.6, side: 0, height: 0, elevation_deg: 0 }
@@ -34,17 +35,11 @@ export function useChoice() {
     return meant.value === 'pot' ? 'pocket' : 'place'
   })
   const hint = computed(() => {
-    if (meant.value === 'stroke') return 'Press the table where the cue ball is aimed.'
-    if (!ball.value)
-      return meant.value === 'pot'
-        ? 'Press the ball that you would pot.'
-        : 'Press the ball that you would hit.'
-    if (meant.value === 'pot')
-      return pocket.value ? 'Another pocket can still be pressed.' : 'Press the pocket.'
-    if (!cueTo.value) return 'Press where the cue ball should come to rest.'
-    return ballTo.value
-      ? 'Press again to move both marks.'
-      : `Press where the ${ball.value} should come to rest.`
+    if (meant.value === 'stroke') return text.pressTheTableWhereThe
+    if (!ball.value) return meant.value === 'pot' ? text.pressTheBallToPot : text.pressTheBallToHit
+    if (meant.value === 'pot') return pocket.value ? text.anotherPocketCanStillBe : text.pressThePocket
+    if (!cueTo.value) return text.pressWhereTheCueBall
+    return ballTo.value ? text.pressAgainToMoveBoth : text.pressWhereTheShouldCome(ball.value)
   })
   const ready = computed(() => {
     if (meant.value === 'stroke') return aimed.value

@@ -13,6 +13,7 @@ import { useOutbox } from '@/stores/outbox'
 import { useSession } from '@/session/session'
 import { outcomeOfKey } from '../practiceKeys'
 import { expectedWords, OUTCOME_KEYS, OUTCOME_WORDS, strokeWords } from '../words'
+import { text } from '@/words/text/practice'
 
 /** A sitting at a drill, at the table: one shot, one tap; the ladder moves by itself. */
 defineEmits<{ keys: [] }>()
@@ -37,7 +38,7 @@ const outcomes = computed(() => {
   return known.map((key) => ({ key, words: OUTCOME_WORDS[key] ?? key, letter: OUTCOME_KEYS[key] ?? '' }))
 })
 const taps = computed(() => step.value?.taps ?? null)
-const tapWords = computed(() => (taps.value === 'ball' ? `the ${step.value?.rule.ball}` : 'the cue ball'))
+const tapWords = computed(() => (taps.value === 'ball' ? `the ${step.value?.rule.ball}` : text.theCueBall))
 const here = computed(() => drills.here)
 const made = computed(() => here.value.filter((one) => one.made).length)
 const share = computed(() => (here.value.length ? Math.round((100 * made.value) / here.value.length) : null))
@@ -47,7 +48,7 @@ const last = computed(() => drills.attempts.at(-1))
 const movedWords = computed(() => {
   const one = last.value
   if (!one || drills.picked !== null || one.by !== 'player' || one.step === drills.at) return ''
-  return one.step < drills.at ? 'Up a step: set it up anew.' : 'Down a step: set it up anew.'
+  return one.step < drills.at ? text.upAStepSetIt : text.downAStepSetIt
 })
 const coming = computed(() => (drills.sitting ? outbox.ofDrill(drills.sitting.id).length : 0))
 const ending = ref(false)
@@ -76,19 +77,19 @@ useKeys((event) => {
 
 <template>
   <SittingPage
-    :title="drills.sitting?.drill.name ?? 'Drill'"
+    :title="drills.sitting?.drill.name ?? text.drill"
     :problems="drills.problems"
     :coming="coming"
     @keys="$emit('keys')"
   >
     <template v-if="drills.sitting && step" #steps>
-      <nav class="steps" aria-label="Steps">
+      <nav class="steps" :aria-label="text.stepsOfDrill">
         <button
           v-for="(one, k) in drills.sitting.drill.steps"
           :key="k"
           type="button"
           :aria-pressed="k === drills.at"
-          :title="`${one.name}: expected ${expectedWords(drills.steps[k])}`"
+          :title="text.expectedTitle(one.name, expectedWords(drills.steps[k]))"
           @click="drills.picked = k"
         >
           {{ k + 1 }}
@@ -107,7 +108,7 @@ useKeys((event) => {
         :words="
           taps
             ? `${step.name}. Tap where ${tapWords} came to rest, or move there with the arrow keys and press Enter.`
-            : `${step.name}, drawn to scale`
+            : text.shotDrawn(step.name)
         "
         class="drawing"
         @place="drills.tap('', $event)"
@@ -116,18 +117,23 @@ useKeys((event) => {
     <template v-if="drills.sitting && step" #how>
       <section class="how" :aria-label="step.name">
         <p v-if="drills.sitting.partner_name" class="turn">
-          {{ drills.by === 'player' ? drills.sitting.player_name : drills.sitting.partner_name }} shoots. Run
-          together: {{ drills.together.now }} (best {{ drills.together.best }})
+          {{
+            text.shootsRunTogetherBest(
+              drills.by === 'player' ? drills.sitting.player_name : drills.sitting.partner_name,
+              drills.together.now,
+              drills.together.best,
+            )
+          }}
         </p>
         <p>{{ drills.sitting.drill.says }}</p>
-        <p v-if="strokeWords(told)" class="muted">Best struck: {{ strokeWords(told) }}.</p>
+        <p v-if="strokeWords(told)" class="muted">{{ text.bestStruckNow(strokeWords(told)) }}</p>
       </section>
     </template>
     <template v-if="step" #taps>
       <p v-if="taps" class="tap-here">
-        Tap the table where {{ tapWords }} came to rest<template v-if="step.rule.pocket"
-          >, if it was potted</template
-        >, or:
+        {{ text.tapTheTableWhereCame(tapWords)
+        }}<template v-if="step.rule.pocket">{{ text.ifItWasPotted }}</template
+        >{{ text.or }}
       </p>
       <div class="buttons">
         <button
@@ -142,24 +148,25 @@ useKeys((event) => {
       </div>
       <p class="count" aria-live="polite">
         <span class="big"
-          >{{ made }}<small> of {{ here.length }}</small></span
+          >{{ made }}<small> {{ text.ofHere(here.length) }}</small></span
         >
         <span>
-          <template v-if="share !== null">{{ share }} % at this step; </template>expected
-          {{ expectedWords(told) }}
+          <template v-if="share !== null">{{ text.atThisStep(share) }} </template>{{
+            text.expectedTold(expectedWords(told))
+          }}
         </span>
-        <span>Run {{ drills.run.now }}, best {{ drills.run.best }}</span>
+        <span>{{ text.runBest(drills.run.now, drills.run.best) }}</span>
       </p>
       <p v-if="movedWords" class="moved" role="status">{{ movedWords }}</p>
       <p v-else-if="drills.more !== null && drills.picked === null" class="muted">
-        {{ drills.more }} more in a row move{{ drills.more === 1 ? 's' : '' }} you up.
+        {{ text.moreInARow(drills.more) }}
       </p>
     </template>
     <template v-if="step" #acts>
       <button type="button" class="undo" :disabled="!last" @click="drills.undo">
-        <KeyLabel label="Undo" letter="U" />
+        <KeyLabel :label="text.undo" letter="U" />
       </button>
-      <Button label="Done for today" variant="outlined" :disabled="ending" @click="finish" />
+      <Button :label="text.doneForToday" variant="outlined" :disabled="ending" @click="finish" />
     </template>
   </SittingPage>
 </template>
@@ -175,10 +182,10 @@ useKeys((event) => {
   width: 40px;
   min-height: 36px;
   border: 1px solid var(--hairline);
-  border-radius: 9px;
+  border-radius: var(--radius-md);
   background: none;
   color: var(--ink);
-  font: 600 15px var(--serif);
+  font: 600 var(--text-base) var(--serif);
   cursor: pointer;
 }
 .steps button[aria-pressed='true'] {
@@ -196,10 +203,10 @@ useKeys((event) => {
   flex: 1;
   min-height: 58px;
   border: 1px solid var(--hairline);
-  border-radius: 12px;
+  border-radius: var(--radius-lg);
   background: none;
   color: var(--ink);
-  font: 600 16px var(--sans);
+  font: 600 var(--text-base) var(--sans);
   cursor: pointer;
 }
 .outcome.made {
@@ -213,10 +220,10 @@ useKeys((event) => {
 }
 .big {
   grid-row: 1 / 3;
-  font: 600 34px/1 var(--serif);
+  font: 600 var(--text-3xl)/1 var(--serif);
 }
 small {
-  font-size: 17px;
+  font-size: var(--text-lg);
 }
 .moved {
   padding: 6px 12px;

@@ -16,6 +16,8 @@ import { dayWords } from '@/words/days'
 import { endingWord, isTold, points } from '../words'
 import LineCard from './LineCard.vue'
 import { useDecision } from './useDecision'
+import { text } from '@/words/text/record'
+import { decimal } from '@/words/numbers'
 
 /** One decision: as it lay, what was said, what was played, what came of it; and what would be said today. */
 defineEmits<{ keys: [] }>()
@@ -43,7 +45,7 @@ async function toTable() {
   study.close()
   board.load(
     { ...document.value, balls: balls.value },
-    `As it lay: ${decision.value.shot_name}`.slice(0, 80),
+    text.asItLay(decision.value.shot_name).slice(0, 80),
     null,
   )
   await router.push({ name: 'table' })
@@ -60,19 +62,14 @@ const unknown = computed(
 const judged = computed(() => {
   const one = decision.value
   if (!one) return []
-  const did = isTold(one) ? 'gave away' : 'trails the best shot by'
+  const did = isTold(one) ? text.gaveAway : text.trailsTheBestShotBy
   const cost =
     one.cost > 0
-      ? `The choice ${did} ${(100 * one.cost).toFixed(1)} points: ${one.choice_words}.`
-      : `The choice: ${one.choice_words}.`
-  const stroke =
-    one.stroke === null
-      ? ''
-      : `It ended “${endingWord(one.ending)}”: ${points(one.stroke)} points against the average of such strokes.`
+      ? text.choiceCost(did, decimal(100 * one.cost), one.choice_words)
+      : text.theChoice(one.choice_words)
+  const stroke = one.stroke === null ? '' : text.strokeBrought(endingWord(one.ending), points(one.stroke))
   const better =
-    one.better === null || one.better === undefined
-      ? ''
-      : `One level better the same stroke keeps ${points(one.better - one.value)} points.`
+    one.better === null || one.better === undefined ? '' : text.oneLevelKeeps(points(one.better - one.value))
   return [cost, stroke, better].filter(Boolean)
 })
 </script>
@@ -80,22 +77,22 @@ const judged = computed(() => {
 <template>
   <main class="card">
     <header>
-      <RouterLink :to="{ name: 'record' }" class="back">Record</RouterLink>
-      <h1>{{ decision?.shot_name ?? 'Decision' }}</h1>
+      <RouterLink :to="{ name: 'record' }" class="back">{{ text.record }}</RouterLink>
+      <h1>{{ decision?.shot_name ?? text.decision }}</h1>
       <FrameActs @keys="$emit('keys')" />
     </header>
     <ProblemList :problems="[...problems, ...record.problems]" />
     <template v-if="decision">
       <p class="muted about">
         {{ dayWords(decision.played_on) }} · {{ decision.player_name
-        }}<template v-if="decision.opponent_name"> against {{ decision.opponent_name }}</template> ·
+        }}<template v-if="decision.opponent_name"> {{ text.against(decision.opponent_name) }}</template> ·
         {{ decision.game }}
         <RouterLink
           v-if="decision.match_id"
           :to="{ name: 'match', params: { matchId: String(decision.match_id) } }"
-          >rack {{ decision.rack_number }} of the match</RouterLink
+          >{{ text.rackOfTheMatch(decision.rack_number ?? '') }}</RouterLink
         >
-        <button type="button" @click="remove">Delete</button>
+        <button type="button" @click="remove">{{ text.delete }}</button>
       </p>
       <div class="halves wide">
         <div class="column">
@@ -111,7 +108,7 @@ const judged = computed(() => {
               :shown="ONLY_TRIES"
               :time="null"
               :aim-deg="null"
-              label="The table as it lay."
+              :label="text.theTableAsItLay"
             >
               <template #over="{ frame, radius }">
                 <circle
@@ -126,20 +123,20 @@ const judged = computed(() => {
             </TableDrawing>
           </div>
           <p v-else class="sheet plain">
-            Only the figures of this decision are known, not how the balls lay.
+            {{ text.layoutNotKnown }}
           </p>
-          <section class="sheet" aria-label="What came of it">
-            <h2>What came of it</h2>
+          <section class="sheet" :aria-label="text.whatCameOfIt">
+            <h2>{{ text.whatCameOfIt }}</h2>
             <p v-for="words in judged" :key="words">{{ words }}</p>
             <p v-if="decision.guessed">
-              Before the ledger opened: <b>{{ decision.guessed.words }}</b><template
+              {{ text.beforeTheLedgerOpened }} <b>{{ decision.guessed.words }}</b><template
                 v-if="decision.guessed.make !== null"
-                >, made {{ percent(decision.guessed.make) }}</template
-              >{{ decision.guessed.same ? ', and that was played' : '; something else was played' }}.
+                >{{ text.madeOften(percent(decision.guessed.make)) }}</template
+              >{{ decision.guessed.same ? text.andThatWasPlayed : text.somethingElseWasPlayed }}.
             </p>
             <div v-if="decision.said" class="choices">
               <label
-                >It ended
+                >{{ text.itEnded }}
                 <select
                   :value="decision.ending"
                   @change="change({ ending: ($event.target as HTMLSelectElement).value, made: null })"
@@ -148,7 +145,7 @@ const judged = computed(() => {
                 </select>
               </label>
               <label v-if="unknown"
-                >The pot
+                >{{ text.thePot }}
                 <select
                   :value="String(decision.made)"
                   @change="
@@ -157,16 +154,16 @@ const judged = computed(() => {
                     })
                   "
                 >
-                  <option value="null">not known</option>
-                  <option value="true">went in</option>
-                  <option value="false">missed</option>
+                  <option value="null">{{ text.notKnown }}</option>
+                  <option value="true">{{ text.wentIn }}</option>
+                  <option value="false">{{ text.missed }}</option>
                 </select>
               </label>
               <button v-if="document" type="button" :aria-pressed="resting" @click="resting = !resting">
-                {{ resting ? 'Tap where the cue ball rests' : 'Where the cue ball rests' }}
+                {{ resting ? text.tapWhereTheCueBall : text.whereTheCueBallRests }}
               </button>
               <button v-if="decision.rest" type="button" @click="change({ rest: null })">
-                Forget that place
+                {{ text.forgetThatPlace }}
               </button>
             </div>
           </section>
@@ -174,7 +171,7 @@ const judged = computed(() => {
         <div class="column">
           <template v-if="decision.said">
             <LineCard
-              title="Played"
+              :title="text.played"
               :line="decision.said.played"
               :ending="decision.ending"
               :drawn="!best"
@@ -182,25 +179,25 @@ const judged = computed(() => {
             />
             <LineCard
               v-if="decision.said.best.id !== decision.said.played.id"
-              title="Best, as it was said"
+              :title="text.bestAsItWasSaid"
               :line="decision.said.best"
               :drawn="best"
               @draw="best = true"
             />
           </template>
-          <section v-if="decision.has_drawing" class="sheet" aria-label="Weighed anew">
-            <h2>Weighed anew</h2>
+          <section v-if="decision.has_drawing" class="sheet" :aria-label="text.weighedAnew">
+            <h2>{{ text.weighedAnew }}</h2>
             <template v-if="decision.anew">
               <p>
-                {{ dayWords(decision.anew.on) }}, with today’s players: {{ decision.anew.played.name }}
-                <b>{{ percent(decision.anew.played.value) }}</b>, best {{ decision.anew.best.name }}
+                {{ text.withTodaysPlayers(dayWords(decision.anew.on), decision.anew.played.name) }}
+                <b>{{ percent(decision.anew.played.value) }}</b>{{ text.best(decision.anew.best.name) }}
                 <b>{{ percent(decision.anew.best.value) }}</b>.
               </p>
               <p>
                 {{
                   decision.anew.played.trails_low > 0
-                    ? `It gives away ${(100 * decision.anew.played.trails).toFixed(1)} points.`
-                    : 'No difference can be told.'
+                    ? text.itGivesAwayPoints(decimal(100 * decision.anew.played.trails))
+                    : text.noDifferenceCanBeTold
                 }}
               </p>
             </template>
@@ -208,13 +205,13 @@ const judged = computed(() => {
               <button type="button" class="main" :disabled="weighing" @click="anew">
                 {{
                   weighing
-                    ? 'Weighing …'
+                    ? text.weighing
                     : decision.anew
-                      ? 'Weigh anew once more'
-                      : 'Weigh anew with today’s players'
+                      ? text.weighAnewOnceMore
+                      : text.weighAnewWithTodaysPlayers
                 }}
               </button>
-              <button type="button" @click="toTable">Put it on the Table</button>
+              <button type="button" @click="toTable">{{ text.putItOnTheTable }}</button>
             </p>
             <p v-if="weighing" class="muted">{{ reckoning?.waits_for }}</p>
           </section>
@@ -235,7 +232,7 @@ const judged = computed(() => {
   min-height: 32px;
   padding: 0 8px;
   color: var(--brass);
-  font: 600 14px var(--sans);
+  font: 600 var(--text-md) var(--sans);
 }
 .plain {
   padding: 14px 16px;

@@ -4,6 +4,7 @@ import type { WholeDecision } from '@/api/client'
 import { ENDINGS } from '@/shots/endings'
 import { capital, percent } from '@/shots/words'
 import ShareBar from '@/shots/ShareBar.vue'
+import { text } from '@/words/text/record'
 
 /** A line of the ledger as the decision keeps it. */
 const props = defineProps<{
@@ -27,7 +28,7 @@ const endings = computed(() =>
     <h2>
       {{ title }}
       <button type="button" :aria-pressed="drawn" @click="$emit('draw')">
-        {{ drawn ? 'drawn' : 'Draw it' }}
+        {{ drawn ? text.drawn : text.drawIt }}
       </button>
     </h2>
     <p>
@@ -35,21 +36,21 @@ const endings = computed(() =>
     </p>
     <p class="figures">
       <span
-        ><b>{{ Math.round(100 * line.value) }} %</b> rack chance ({{ percent(line.low) }} to
-        {{ percent(line.high) }})</span
+        ><b>{{ Math.round(100 * line.value) }} %</b>
+        {{ text.rackChanceTo(percent(line.low), percent(line.high)) }}</span
       >
       <span v-if="line.make > 0"
-        ><b>{{ percent(line.make) }}</b> made</span
+        ><b>{{ percent(line.make) }}</b> {{ text.madeHeading }}</span
       >
       <span
-        ><b>{{ percent(line.foul) }}</b> foul</span
+        ><b>{{ percent(line.foul) }}</b> {{ text.foul }}</span
       >
     </p>
     <ShareBar :shares="line.shares" />
     <ul>
       <li v-for="one in endings" :key="one.key" :class="{ came: one.key === ending }">
         {{ capital(one.word) }} {{ percent(one.share)
-        }}<template v-if="one.then !== undefined">, then {{ percent(one.then) }}</template>
+        }}<template v-if="one.then !== undefined">{{ text.then(percent(one.then)) }}</template>
       </li>
     </ul>
   </section>
@@ -60,7 +61,7 @@ const endings = computed(() =>
 h2 button {
   min-height: 28px;
   padding: 0 10px;
-  font-size: 13px;
+  font-size: var(--text-sm);
 }
 .figures {
   display: flex;
@@ -68,7 +69,7 @@ h2 button {
   gap: 2px 18px;
 }
 .figures b {
-  font: 600 20px var(--serif);
+  font: 600 var(--text-xl) var(--serif);
 }
 ul {
   margin: 0;
@@ -77,7 +78,7 @@ ul {
   display: flex;
   flex-wrap: wrap;
   gap: 2px 16px;
-  font-size: 13px;
+  font-size: var(--text-sm);
   color: var(--muted);
 }
 .came {

@@ -7,6 +7,7 @@ import type { Place } from '@/drawing/place'
 import { isActive } from '@/api/follow'
 import { createQuestion } from '@/api/question'
 import { useSession } from '@/session/session'
+import { text } from '@/words/text/record'
 
 /** The decision that the address names: opened, drawn, told more of, weighed anew. */
 export function useDecision() {
@@ -67,7 +68,7 @@ export function useDecision() {
   function taken(next: Reckoning) {
     if (isActive(next)) return
     show()
-    const words = next.document?.left_out ? 'As it lies it cannot be weighed anew' : next.failure
+    const words = next.document?.left_out ? text.cannotWeighAnew : next.failure
     if (words) problems.value = [{ where: '', what: words, accepted: '' }]
   }
 

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { MatchAfter } from '@/api/client'
 import { percent } from '@/shots/words'
+import { text } from '@/words/text/record'
 
 /** My chance of the match after every rack, as a line; the half of it is the middle. */
 const props = defineProps<{ running: MatchAfter[]; raceTo: number }>()
@@ -15,11 +16,11 @@ const y = (chance: number) => top + (1 - chance) * height
 const path = computed(() => props.running.map((one) => `${x(one.number)} ${y(one.chance)}`).join('L'))
 const words = computed(
   () =>
-    'Chance of the match: ' +
+    text.chanceOfTheMatch +
     props.running
       .map(
         (one) =>
-          (one.number ? `${one.my_racks} to ${one.their_racks}: ` : 'at the start ') + percent(one.chance),
+          (one.number ? text.scoreIs(one.my_racks, one.their_racks) : text.atTheStart) + percent(one.chance),
       )
       .join('; '),
 )
@@ -42,7 +43,7 @@ const labelled = (number: number) => most.value <= 12 || number % 2 === 0
       <template v-for="n in most + 1" :key="n">
         <text v-if="labelled(n - 1)" :x="x(n - 1)" :y="y(0) + 18" text-anchor="middle">{{ n - 1 }}</text>
       </template>
-      <text :x="x(most / 2)" :y="y(0) + 36" text-anchor="middle">racks played; chance of the match, %</text>
+      <text :x="x(most / 2)" :y="y(0) + 36" text-anchor="middle">{{ text.racksPlayedChanceOfThe }}</text>
     </g>
     <path class="line" :d="`M${path}`" />
     <circle v-for="one in running" :key="one.number" :cx="x(one.number)" :cy="y(one.chance)" r="5" />

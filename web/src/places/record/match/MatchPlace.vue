@@ -15,6 +15,7 @@ import { dayWords } from '@/words/days'
 import ChanceLine from './ChanceLine.vue'
 import RackLines from './RackLines.vue'
 import ScoreCard from './ScoreCard.vue'
+import { text } from '@/words/text/record'
 
 /** One match: scored as it is played, and told as it went. */
 defineEmits<{ keys: [] }>()
@@ -59,7 +60,7 @@ useKeys((event) => {
   if (event.ctrlKey || event.metaKey || !match.value) return undefined
   const open = !match.value.over
   return {
-    w: () => open && card.value?.won(true),
+    i: () => open && card.value?.won(true),
     l: () => open && card.value?.won(false),
     u: () => store.takeBack(),
   }[letterOf(event)]
@@ -69,30 +70,43 @@ useKeys((event) => {
 <template>
   <main class="card">
     <header>
-      <RouterLink :to="{ name: 'record' }" class="back">Record</RouterLink>
-      <h1>{{ match ? `${match.player_name} – ${match.opponent_name}` : 'Match' }}</h1>
+      <RouterLink :to="{ name: 'record' }" class="back">{{ text.record }}</RouterLink>
+      <h1>{{ match ? `${match.player_name} – ${match.opponent_name}` : text.matchHeading }}</h1>
       <FrameActs @keys="$emit('keys')" />
     </header>
     <ProblemList :problems="store.problems" />
     <template v-if="match">
       <p class="muted about">
-        {{ dayWords(match.played_on) }} · {{ match.game }}, race to {{ match.race_to }},
-        {{ match.breaks === 'winner' ? 'the winner breaks' : 'breaks in turn' }} ·
-        {{ tableNamed(match.table_name) }}<template v-if="match.notes"> · {{ match.notes }}</template>
-        <button type="button" @click="changing = true">Change</button>
-        <a :href="`/api/matches/${match.id}/sheet`" target="_blank" rel="noopener">Match sheet for print</a>
+        {{
+          text.matchLine(
+            dayWords(match.played_on),
+            match.game,
+            match.race_to,
+            match.breaks === 'winner' ? text.theWinnerBreaks : text.breaksInTurn,
+            tableNamed(match.table_name),
+          )
+        }}<template v-if="match.notes"> · {{ match.notes }}</template>
+        <button type="button" @click="changing = true">{{ text.change }}</button>
+        <a :href="`/api/matches/${match.id}/sheet`" target="_blank" rel="noopener">{{
+          text.matchSheetForPrint
+        }}</a>
       </p>
       <MatchForm v-if="changing" :key="match.id" :from="match" @save="save" @close="changing = false" />
       <div class="halves">
         <div class="column">
           <ScoreCard ref="card" />
-          <section class="sheet line" aria-label="The chance of the match">
-            <h2>The chance of the match</h2>
+          <section class="sheet line" :aria-label="text.theChanceOfTheMatch">
+            <h2>{{ text.theChanceOfTheMatch }}</h2>
             <ChanceLine :running="match.running" :race-to="match.race_to" />
             <p class="muted">
-              By the chance of a rack as both players were: {{ Math.round(100 * match.if_i_break) }} % when
-              {{ match.player_name }} breaks, {{ Math.round(100 * match.if_they_break) }} % when
-              {{ match.opponent_name }} does.
+              {{
+                text.chancesOfBreaks(
+                  Math.round(100 * match.if_i_break),
+                  match.player_name,
+                  Math.round(100 * match.if_they_break),
+                  match.opponent_name,
+                )
+              }}
             </p>
           </section>
         </div>
@@ -114,7 +128,7 @@ useKeys((event) => {
   border: 0;
   background: none;
   color: var(--brass);
-  font: 600 14px var(--sans);
+  font: 600 var(--text-md) var(--sans);
   text-decoration: none;
   cursor: pointer;
 }
@@ -122,7 +136,7 @@ useKeys((event) => {
   padding: 14px 16px;
 }
 .line h2 {
-  font-size: 19px;
+  font-size: var(--text-lg);
 }
 .line p {
   margin: 0;

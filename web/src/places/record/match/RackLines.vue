@@ -3,6 +3,7 @@ import { ref } from 'vue'
 import type { Match, MatchRack } from '@/api/client'
 import { percent } from '@/shots/words'
 import { HOWS, points } from '../words'
+import { text } from '@/words/text/record'
 
 /** The racks, one a line: who broke and who won it, how, the chance after it, and the account of what is recorded. */
 const props = defineProps<{ match: Match }>()
@@ -15,18 +16,21 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
 </script>
 
 <template>
-  <section class="sheet" aria-label="Racks">
-    <h2>Racks</h2>
-    <p v-if="!match.racks.length" class="muted">None yet.</p>
+  <section class="sheet" :aria-label="text.racks">
+    <h2>{{ text.racks }}</h2>
+    <p v-if="!match.racks.length" class="muted">{{ text.noneYet }}</p>
     <ol v-else>
       <li v-for="rack in match.racks" :key="rack.number">
         <p class="line">
           <span class="number">{{ rack.number }}</span>
-          <span v-if="rack.i_won === null"><b>in play</b>, {{ name(rack.i_broke) }} broke</span>
+          <span v-if="rack.i_won === null"
+            ><b>{{ text.inPlay }}</b
+            >{{ text.brokeInPlay(name(rack.i_broke)) }}</span
+          >
           <span v-else
             ><b>{{ name(rack.i_won) }}</b
             >{{ rack.how ? ` ${rack.how_words}` : ''
-            }}<span class="muted">; {{ name(rack.i_broke) }} broke</span></span
+            }}<span class="muted">{{ text.brokeAfter(name(rack.i_broke)) }}</span></span
           >
           <span v-if="chance(rack) !== undefined && rack.i_won !== null" class="chance">{{
             percent(chance(rack) ?? 0)
@@ -34,16 +38,16 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
           <button
             v-if="rack.i_won !== null"
             type="button"
-            :aria-label="`Change rack ${rack.number}`"
+            :aria-label="text.changeRack(rack.number)"
             :aria-expanded="changing === rack.number"
             @click="changing = changing === rack.number ? null : rack.number"
           >
-            Change
+            {{ text.change }}
           </button>
         </p>
         <p v-if="changing === rack.number" class="choices">
           <label
-            >Won by
+            >{{ text.wonBy }}
             <select
               :value="rack.i_won ? 'me' : 'them'"
               @change="emit('change', rack.number, value($event) === 'me', rack.how)"
@@ -53,18 +57,14 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
             </select>
           </label>
           <label
-            >How
+            >{{ text.how }}
             <select :value="rack.how" @change="emit('change', rack.number, !!rack.i_won, value($event))">
-              <option value="">not said</option>
+              <option value="">{{ text.notSaid }}</option>
               <option v-for="one in HOWS" :key="one.key" :value="one.key">{{ one.name }}</option>
             </select>
           </label>
         </p>
-        <p
-          v-if="rack.account"
-          class="account"
-          title="Points of rack chance; they add up to how the rack ended."
-        >
+        <p v-if="rack.account" class="account" :title="text.pointsOfRackChanceThey">
           {{ rack.account.words }}
         </p>
         <p v-if="rack.decisions.length" class="links">
@@ -72,16 +72,16 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value
             v-for="(one, i) in rack.decisions"
             :key="one.id"
             :to="{ name: 'decision', params: { decisionId: String(one.id) } }"
-            >shot {{ i + 1
-            }}<b v-if="one.cost > 0" title="given away by the choice"> {{ points(-one.cost) }}</b></RouterLink
+            >{{ text.shot(i + 1)
+            }}<b v-if="one.cost > 0" :title="text.givenAwayByTheChoice">
+              {{ points(-one.cost) }}</b
+            ></RouterLink
           >
         </p>
       </li>
     </ol>
     <p v-if="match.racks.some((rack) => rack.account)" class="muted small">
-      Below a rack with recorded decisions: the rack chance to begin with, what choices gave away, what
-      strokes brought against one’s own average, how the balls came to lie, and all else, the opponent above
-      all; it adds up to 100 for a rack won, to 0 for one lost.
+      {{ text.rackFiguresMean }}
     </p>
   </section>
 </template>
@@ -108,14 +108,14 @@ li {
 .line button {
   min-height: 28px;
   color: var(--muted);
-  font-size: 13px;
+  font-size: var(--text-sm);
 }
 .number {
-  font: 600 17px var(--serif);
+  font: 600 var(--text-lg) var(--serif);
   color: var(--muted);
 }
 .chance {
-  font: 600 17px var(--serif);
+  font: 600 var(--text-lg) var(--serif);
 }
 .account,
 .links,
@@ -123,7 +123,7 @@ li {
   padding-left: 36px;
 }
 .account {
-  font-size: 13px;
+  font-size: var(--text-sm);
   color: var(--muted);
 }
 .links {
@@ -137,6 +137,6 @@ li {
 }
 .links a {
   color: var(--brass);
-  font-size: 13px;
+  font-size: var(--text-sm);
 }
 </style>

@@ -5,6 +5,7 @@ import KeyLabel from '@/parts/KeyLabel.vue'
 import { useMatch } from '@/stores/match'
 import { percent } from '@/shots/words'
 import { HOWS } from '../words'
+import { text } from '@/words/text/record'
 
 /** The score, and the rack that is being played: a tap who won it, one more how. */
 const store = useMatch()
@@ -19,38 +20,38 @@ defineExpose({ won })
 </script>
 
 <template>
-  <section v-if="match && now" class="sheet" aria-label="The score">
+  <section v-if="match && now" class="sheet" :aria-label="text.theScore">
     <div class="score" aria-live="polite">
       <span
         ><b>{{ now.my_racks }}</b
         ><small>{{ match.player_name }}</small></span
       >
-      <span class="to">race to {{ match.race_to }}</span>
+      <span class="to">{{ text.raceToWords(match.race_to) }}</span>
       <span
         ><b>{{ now.their_racks }}</b
         ><small>{{ match.opponent_name }}</small></span
       >
     </div>
     <p v-if="match.over">
-      <b>{{ now.my_racks > now.their_racks ? match.player_name : match.opponent_name }} won the match.</b>
+      <b>{{ text.wonTheMatch(now.my_racks > now.their_racks ? match.player_name : match.opponent_name) }}</b>
     </p>
     <template v-else>
       <p>
-        Rack {{ store.rack }}: {{ store.breaks ? match.player_name : match.opponent_name }} breaks. Chance of
-        the match <b>{{ percent(now.chance) }}</b>.
+        {{ text.rackComing(store.rack, store.breaks ? match.player_name : match.opponent_name) }}
+        <b>{{ percent(now.chance) }}</b>.
       </p>
       <ChoiceChips
-        label="How the rack was won"
+        :label="text.howTheRackWasWon"
         :options="HOWS"
         :value="how"
         @choose="how = how === $event ? '' : $event"
       />
       <p class="who">
         <button type="button" class="big" @click="won(true)">
-          <KeyLabel label="I won the rack" letter="w" />
+          <KeyLabel :label="text.iWonTheRack" letter="I" />
         </button>
         <button type="button" class="big" @click="won(false)">
-          <KeyLabel label="I lost it" letter="l" />
+          <KeyLabel :label="text.iLostIt" letter="l" />
         </button>
       </p>
       <p class="muted small">
@@ -60,13 +61,13 @@ defineExpose({ won })
             :checked="store.inPlay === match.id"
             @change="store.keepInPlay(store.inPlay === match.id ? null : match.id)"
           />
-          what I play on the Table belongs to this match</label
+          {{ text.whatIPlayOnThe }}</label
         >
       </p>
     </template>
     <p v-if="now.number">
       <button type="button" @click="store.takeBack">
-        <KeyLabel label="Undo the last rack" letter="u" />
+        <KeyLabel :label="text.undoTheLastRack" letter="u" />
       </button>
     </p>
   </section>
@@ -85,10 +86,10 @@ defineExpose({ won })
   display: grid;
 }
 .score b {
-  font: 600 64px/1 var(--serif);
+  font: 600 var(--text-figure)/1 var(--serif);
 }
 .score small {
-  font-size: 15px;
+  font-size: var(--text-base);
 }
 .to {
   color: var(--muted);
@@ -101,8 +102,8 @@ defineExpose({ won })
 .big {
   min-height: 54px;
   border: 1px solid var(--brass);
-  border-radius: 14px;
-  font-size: 17px;
+  border-radius: var(--radius-lg);
+  font-size: var(--text-lg);
 }
 .tick {
   display: flex;

@@ -1,0 +1,233 @@
+import { spoken, type Said } from '../language'
+import { counted } from '../numbers'
+
+export const text = spoken('practice', {
+  // DrillForm
+  aDrillOfYourOwn: 'A drill of your own',
+  setTheBallsUpOn: 'Set the balls up on the',
+  table: 'Table',
+  firstTheLayoutThereBecomes: 'first: the layout there becomes the drill.',
+  layoutDrawn: 'The layout of the Table page. Press where a ball is to come to rest.',
+  name: 'Name',
+  whatIsToBePlayed: 'What is to be played',
+  ball: 'Ball',
+  into: 'Into',
+  noPocket: 'no pocket',
+  stepsOfDrill: 'Steps',
+  firstWithinDiamonds: 'First within, diamonds',
+  aPressOnTheDrawing: 'A press on the drawing sets',
+  whatAPressSets: 'What a press sets',
+  pressWhereItRests: 'Press the drawing where the cue ball is to rest, if that counts.',
+  noOpenShotMayBe: 'no open shot may be left',
+  stepsNarrow: 'Each step asks for two thirds of the one before it, where a place of rest counts.',
+  keepThisDrill: 'Keep this drill',
+  theCueBallsMark: 'the cue ball’s mark',
+  theBallsMark: 'the ball’s mark',
+
+  // PracticeFiles
+  files: 'Files',
+  allPracticeAsJson: 'All practice as JSON',
+  attemptsAsCsv: 'Attempts as CSV',
+  quizAnswersAsCsv: 'Quiz answers as CSV',
+  practiceFromAFile: 'Practice from a file',
+  aDrillThatWasShared: 'A drill that was shared',
+  takenIn: (sittings: Said, drill_attempts: Said, rounds: Said, drills: Said) =>
+    `Taken in: ${sittings} sittings with ${drill_attempts} attempts, ${rounds} rounds, ${drills} drills.`,
+  isAmongYourDrills: (name: Said) => `“${name}” is among your drills.`,
+
+  // PracticePlace
+  practice: 'Practice',
+  whoPractises: 'Who practises',
+  drillsNeedAPlayer: 'Drills say what your own stroke should make, so they need a player:',
+  makeOne: 'make one',
+  fromTheLevelThatFits: 'from the level that fits best.',
+  whatNext: 'What next',
+  looking: 'Looking …',
+  goOnWithTheOpen: 'Go on with the open sitting',
+  whichErrorCostsMostRacks: (playerName: Said) =>
+    `Which error costs ${playerName} most racks is not worked out yet.`,
+  workItOut: 'Work it out',
+  stop: 'Stop',
+  workingOutWhatErrorsCost: 'Working out what errors cost',
+  drills: 'Drills',
+  close: 'Close',
+  makeOneOfYourOwn: 'Make one of your own',
+  stepsCounted: (steps: number) => counted(steps, 'step', 'steps'),
+  attemptsAndRun: (attempts: Said, run: Said) => `${attempts} attempts, best run ${run}`,
+  lastOn: (day: Said) => `last on ${day}`,
+  notYet: 'not yet',
+
+  // QuizCard
+  decisionQuiz: 'Decision quiz',
+  quizMeans:
+    'Ten positions of real racks at your level: decide first, then the ledger opens and says what that cost.',
+  from: 'From',
+  myLayouts: (practice: Said) => `my layouts (${practice})`,
+  with: 'With',
+  nobodyAlone: 'nobody, alone',
+  aGuest: 'a guest',
+  timeForEach: 'Time for each',
+  asYouLike: 'as you like',
+  n20Seconds: '20 seconds',
+  n45Seconds: '45 seconds',
+  n90Seconds: '90 seconds',
+  beginARound: 'Begin a round',
+  ofYourSavedLayoutsAre: (own: Said, layouts: Said) =>
+    `${own} of your ${layouts} saved layouts are weighed and ask something.`,
+  weighMyLayouts: 'Weigh my layouts',
+  ofWeighed: (done: Said, of: Said) => `${done} of ${of} weighed.`,
+  weighingLayouts: 'Weighing layouts',
+  byKindOfPositionAnd: 'By kind of position, and round by round',
+  kind: 'Kind',
+  asked: 'Asked',
+  pointsGivenAwayInA: 'Points given away in a hundred decisions',
+  of: (answered: Said, of: Said) => `: ${answered} of ${of}`,
+  pointsADecision: (cost: Said) => `, ${cost} points a decision`,
+  guest: 'Guest',
+  ownLayouts: 'own layouts',
+
+  // DrillPlace
+  allDrills: 'All drills',
+  drill: 'Drill',
+  stepDrawn: (name: Said, step: Said) => `${name}, ${step}, drawn to scale`,
+  begin: 'Begin',
+  on: 'On',
+  takingTurnsWith: 'Taking turns with',
+  nobody: 'nobody',
+  setUpSheet: 'Set-up sheet',
+  shareAsAFile: 'Share as a file',
+  deleteThisDrill: 'Delete this drill',
+  whatShouldMake: (playerName: Said) => `What ${playerName} should make`,
+  eachStepIsSimulatedWith: 'Each step is simulated with this stroke.',
+  workingOutTheSteps: 'Working out the steps',
+  stopped: 'Stopped.',
+  betweenBracketsFourTimesIn:
+    'Between brackets: four times in five it lies there, as far as this player’s stroke is known. The step that suits you is where six in ten go in. You move when it is ten to one that the next step is that.',
+
+  // ProgressCard
+  howSure: 'How sure',
+  progress: 'Progress',
+  howHasDone: (name: Said) => `How ${name} has done`,
+  bestRun: (words: Said, best_run: Said) => `${words} Best run: ${best_run}.`,
+  bestRun2: (best_run: Said) => `Best run: ${best_run}.`,
+  theFigures: 'The figures',
+  day: 'Day',
+  stepHeading: 'Step',
+  made: 'Made',
+  expected: 'Expected',
+  run: 'Run',
+  madeOf: (made: Said, attempts: Said) => `${made} of ${attempts}`,
+
+  // ProgressChart
+  madeAxis: 'made, %',
+  stepNumbered: (step: Said) => `step ${step}`,
+  madeAndHowSure: 'made; the bar holds it nineteen times in twenty',
+  expectedLabel: 'expected',
+  sharesMadeByDay: 'Shares made by day: ',
+  stepOf: (day: Said, step: Said, share: Said, attempts: Said) =>
+    `${day}, step ${step}: ${share} of ${attempts}`,
+
+  // StepTable
+  bestStruck: (chance: Said) => `Best struck: ${chance}`,
+
+  // ownDrill
+  withinDiamonds: (within: Said) => `within ${within} diamonds`,
+  asItLies: 'as it lies',
+
+  // AnswerCard
+  theLedger: 'The ledger',
+  you: 'You',
+  it: (cost: Said) => `It ${cost}.`,
+  winsOfRacks: (rack_chance: Said, why: Said) => `wins ${rack_chance} of racks. ${why}`,
+  aPositionOfTheKind: (quiz: Said) => `A position of the kind: ${quiz}.`,
+  youSaidItGoesIn: (said: Said, made: Said) => ` You said ${said}, it goes in ${made}.`,
+
+  // ChoiceCard
+  yourChoice: 'Your choice',
+  whatWouldYouPlay: (whose: Said) => `${whose}: what would you play?`,
+  question: 'What would you play?',
+  youShootAgainstYourEqual: (stands: Said) => `You shoot, against your equal. ${stands}`,
+  what: 'What',
+  whichBall: 'Which ball',
+  intoWhichPocket: 'Into which pocket',
+  aimDegrees: 'Aim, degrees',
+  speedMS: (speed_mps: Said) => `Speed, m/s: ${speed_mps}`,
+  iMakeIt: 'I make it',
+  ofTheTime: 'of the time',
+  comparing: 'Comparing …',
+  openTheLedgerNow: 'Open the ledger',
+  potABallChoice: 'Pot a ball',
+  playSafeChoice: 'Play safe',
+  ownStroke: 'Own stroke',
+  youHaveThe: (my_group: Said) => `You have the ${my_group}.`,
+  theTableIsOpen: 'The table is open.',
+  theBallOn: (ball_on: Said) => `The ball on: ${ball_on}.`,
+  scoreTo: (mine: Said, theirs: Said) => `Score ${mine} to ${theirs}.`,
+  foulsInARowYou: (my_fouls: Said, their_fouls: Said) =>
+    `Fouls in a row: you ${my_fouls}, he ${their_fouls}.`,
+  sideHeightOfTheBalls: (side: Said, height: Said) => `side ${side}, height ${height} of the ball’s radius`,
+
+  // QuizPlace
+  positionOf: (at: Said, positions: Said) => `Position ${at} of ${positions}`,
+  theRound: 'The round',
+  theQuiz: 'The quiz',
+  theShotThatIsChosen: 'The shot that is chosen below, drawn',
+  seeTheRound: 'See the round',
+  nextPositionN: 'Next position (N)',
+
+  // RoundScore
+  pointsOfRackChanceA: 'points of rack chance a decision',
+  withinTwoPointsOfThe: 'within two points of the best',
+  pointsOffInMakeChances: 'points off in make chances',
+  notAnsweredYet: 'not answered yet',
+  whatWasGivenAwayComes:
+    'What was given away comes again with the next round; what was decided well waits longer each time.',
+  backToPractice: 'Back to practice',
+
+  // useChoice
+  pressTheTableWhereThe: 'Press the table where the cue ball is aimed.',
+  pressTheBallToPot: 'Press the ball that you would pot.',
+  pressTheBallToHit: 'Press the ball that you would hit.',
+  anotherPocketCanStillBe: 'Another pocket can still be pressed.',
+  pressThePocket: 'Press the pocket.',
+  pressWhereTheCueBall: 'Press where the cue ball should come to rest.',
+  pressAgainToMoveBoth: 'Press again to move both marks.',
+  pressWhereTheShouldCome: (ball: Said) => `Press where the ${ball} should come to rest.`,
+
+  // DrillSittingPlace
+  expectedTitle: (name: Said, chance: Said) => `${name}: expected ${chance}`,
+  shotDrawn: (name: Said) => `${name}, drawn to scale`,
+  shootsRunTogetherBest: (drills: Said, mine: Said, best: Said) =>
+    `${drills} shoots. Run together: ${mine} (best ${best})`,
+  bestStruckNow: (told: Said) => `Best struck: ${told}.`,
+  tapTheTableWhereCame: (tapWords: Said) => `Tap the table where ${tapWords} came to rest`,
+  ifItWasPotted: ', if it was potted',
+  or: ', or:',
+  ofHere: (here: Said) => ` of ${here}`,
+  atThisStep: (share: Said) => `${share} % at this step; `,
+  expectedTold: (told: Said) => `expected ${told}`,
+  runBest: (mine: Said, best: Said) => `Run ${mine}, best ${best}`,
+  moreInARow: (more: number) => `${counted(more, 'more in a row moves', 'more in a row move')} you up.`,
+  undo: 'Undo',
+  doneForToday: 'Done for today',
+  theCueBall: 'the cue ball',
+  upAStepSetIt: 'Up a step: set it up anew.',
+  downAStepSetIt: 'Down a step: set it up anew.',
+
+  // words
+  pottedNotInPlace: 'Potted, not in place',
+  missed: 'Missed',
+  harderByDistance: 'harder by distance',
+  harderByTheCut: 'harder by the cut',
+  harderByHowNear: 'harder by how near',
+  harderByTheTip: 'harder by the tip',
+  harderBySpeed: 'harder by speed',
+  harderByWhere: 'harder by where',
+  stepByStep: 'step by step',
+  beingWorkedOut: 'being worked out',
+  cannotBeSaidOnThis: 'cannot be said on this table',
+  to: (chance: Said, low: Said, high: Said) => `${chance} % (${low} to ${high})`,
+  didNotCount: 'did not count',
+  costNothing: 'cost nothing',
+  costPoints: (cost: Said) => `cost ${cost} points`,
+})
