@@ -132,7 +132,7 @@ def _named(scene: Scene, attacks: list[Found], safeties: list[Found]) -> tuple[l
 
 
 def _legal(scene: Scene, rows: Floats) -> Floats:
-    """The strokes (m, 5) that meet a ball that may be hit first; only they are worth playing to the end."""
+    """The strokes (m, 6) that meet a ball that may be hit first; only they are worth playing to the end."""
     rows = scene.raised(rows)
     shots = execute(scene.table, scene.places, rows, physics=scene.physics, until_contact=True)
     return rows[np.isin(shots.facts[:, FIRST_HIT], scene.targets)]
@@ -161,7 +161,7 @@ def _best_by_family(
 
 
 def _promising_kicks(reading: Reading, values: Floats) -> Floats:
-    """(k, 5) the best kicks of each route: their neighbours in direction are looked at more finely."""
+    """(k, 6) the best kicks of each route: their neighbours in direction are looked at more finely."""
     code = reading.outcomes.code
     legal = (code != FOUL) & (code != LOST) & (reading.shots.facts[:, ROUTE] > 0)
     order = [int(e) for e in np.argsort(-values, kind="stable") if legal[e]]
@@ -170,7 +170,7 @@ def _promising_kicks(reading: Reading, values: Floats) -> Floats:
 
 
 def _full_kicks(reading: Reading) -> Floats:
-    """(k, 5) kicks by one or two cushions that meet the target nearly full: some tip and speed makes them stick."""
+    """(k, 6) kicks by one or two cushions that meet the target nearly full: some tip and speed makes them stick."""
     facts, code = reading.shots.facts, reading.outcomes.code
     legal = (code != FOUL) & (code != LOST) & (facts[:, ROUTE] > 0) & (facts[:, ROUTE] < 25)
     cut = np.abs(reading.shots.measures[:, CUT])

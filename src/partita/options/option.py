@@ -153,4 +153,6 @@ def own_id(stroke: Stroke) -> str:
     >>> own_id(Stroke(33.7, 2.0, 0.0, 0.1))
     'own:33.7:2:0:0.1:0'
     """
-    return ":".join(["own", *(f"{round(number, 3) + 0.0:g}" for number in asdict(stroke).values())])
+    numbers = (stroke.aim_deg, stroke.speed_mps, stroke.side, stroke.height, stroke.elevation_deg)
+    cue = [] if stroke.cue == "playing" else [stroke.cue]
+    return ":".join(["own", *(f"{round(number, 3) + 0.0:g}" for number in numbers), *cue])

@@ -12,6 +12,7 @@ from partita.rows.draws import OF_AIM, OF_HEIGHT, OF_RUBBER, OF_SIDE, OF_SIGHT, 
 from partita.rows.player import AIM, POWER_COST, SIDE_COST, SIGHT, SPEED, TIP
 from partita.rows.stroke import (
     AIM_RAD,
+    CUE,
     CUE_TURN_RAD,
     ELEVATION_RAD,
     HEIGHT_R,
@@ -57,9 +58,9 @@ def aim_error(player, speed, side, height, awkward):
 
 @kernel
 def executed(stroke, player, draws, k_endmass, distance, cut, judged, awkward, out):
-    """Strokes as executed, (m, 8) into out.
+    """Strokes as executed, (m, 9) into out.
 
-    stroke : (5,) intended; player : (10,); draws : (m, DRAWS) standard normal
+    stroke : (6,) intended; player : (10,); draws : (m, DRAWS) standard normal
     distance, cut : of the first contact, m and rad; distance 0 when no ball is met
     judged : standard deviations of what cannot be sighted (`players.judgement`): m, at the contact; rad, of the way of
         the cue ball after it; rad, of the ball it meets
@@ -77,6 +78,7 @@ def executed(stroke, player, draws, k_endmass, distance, cut, judged, awkward, o
         aimed = stroke[AIM_RAD] + deviation * draws[e, OF_AIM] + sight * draws[e, OF_SIGHT]
         out[e, AIM_RAD] = aimed - (1.0 - PIVOT_SHARE) * squirt
         out[e, SPEED_MPS] = stroke[SPEED_MPS] * math.exp(player[SPEED] * draws[e, OF_SPEED])
-        out[e, SIDE_R], out[e, HEIGHT_R], out[e, ELEVATION_RAD] = side, height, stroke[ELEVATION_RAD]
+        out[e, SIDE_R], out[e, HEIGHT_R], out[e, CUE] = side, height, stroke[CUE]
+        out[e, ELEVATION_RAD] = stroke[ELEVATION_RAD]
         out[e, CUE_TURN_RAD], out[e, TARGET_TURN_RAD] = cue_turn * draws[e, OF_TURN], target_turn * draws[e, OF_TURN]
         out[e, RUBBER] = 1.0 + _RUBBER_SHARE * math.erf(draws[e, OF_RUBBER] / math.sqrt(2.0))
