@@ -6,7 +6,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from partita.options.scene import Floats, Reading
-from partita.physics.facts import BESIDE, CONTACT_X, CONTACT_Y, CUT, FIRST_HIT, ROUTE, TARGET_CUSHIONS
+from partita.physics.facts import BESIDE, CONTACT_X, CONTACT_Y, CUT, FIRST_HIT, OVER, ROUTE, TARGET_CUSHIONS
 from partita.rows.stroke import COLUMNS, ELEVATION_RAD, HEIGHT_R, SIDE_R
 
 # Side that makes another shot of one, R.
@@ -36,11 +36,11 @@ def rows_in_turn(found: list[Found], most: int) -> Floats:
 
 
 def shot_told(reading: Reading, e: int) -> tuple[object, ...]:
-    """First ball, route, call; whether the cue ball stays, and the butt is raised; how full, when hit directly."""
+    """First ball, route, call; whether it stays, the butt is raised, it jumps; how full, when hit directly."""
     facts, safe = reading.shots.facts[e], not reading.calls[e].ball
     stays, raised = safe and _stays(reading, e), bool(reading.rows[e, ELEVATION_RAD] > 0)
     step = round(4 * math.sin(float(reading.shots.measures[e, CUT]))) if safe and facts[ROUTE] == 0 else 0
-    return int(facts[FIRST_HIT]), int(facts[ROUTE]), reading.calls[e], stays, raised, step
+    return int(facts[FIRST_HIT]), int(facts[ROUTE]), reading.calls[e], stays, raised, bool(facts[OVER]), step
 
 
 def _stays(reading: Reading, e: int) -> bool:

@@ -6,7 +6,7 @@
 
 Source of the sizes: judgements, no source. That each costs accuracy is common practice.
 
-Kernels here take places (n, 2) m and in_play (n,), -1 on the table; player : (10,) of `rows.player`; stroke : (6,).
+Kernels here take places (n, 2) m and in_play (n,), -1 on the table; player : (11,) of `rows.player`; stroke : (6,).
 """
 
 import math

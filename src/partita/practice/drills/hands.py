@@ -50,7 +50,7 @@ def intended(set_up: SetUp, rows: Floats) -> list[Intended]:
 
 
 def in_hands(set_up: SetUp, meant: Intended, player: Floats, draws: Floats) -> Floats:
-    """(m, 9) an intended stroke as a player's hands turn it out; player : (10,) row of a stroke model."""
+    """(m, 9) an intended stroke as a player's hands turn it out; player : (11,) row of a stroke model."""
     rows = np.zeros((len(draws), EXECUTED))
     in_play = np.full(len(set_up.names), -1, dtype=np.int8)
     awkward = float(awkwardness(player, set_up.bed, set_up.places, in_play, meant.stroke, False))
