@@ -11,7 +11,7 @@ from partita.lines.openings import FROZEN_M, is_frozen
 from partita.lines.sight import blockers_of, is_hooked
 from partita.options.flights import Cleared, cleared, flights_of
 from partita.options.naming import ball_words, detail_of, name_of, zone_words
-from partita.options.option import Caution, Intention, Option
+from partita.options.option import ATTACKS, SAFETIES, Caution, Intention, Option
 from partita.options.scene import Floats, Reading, Scene, stroke_of
 from partita.options.thickness import fullness_of
 from partita.physics.constants import BALL_BALL, CUSHION, FACING, JAW_TIP, POCKET
@@ -188,7 +188,7 @@ def read_option(scene: Scene, reading: Reading, e: int, source: str) -> Option:
         call=reading.calls[e],
         watch=(*_double_kiss(story, intention), *_clearance(intention, flown)),
         unsighted=_unsighted(scene, reading, e, story, intention),
-        nobodys=_is_nobodys(scene, story, intention),
+        nobodys=_is_nobodys(scene, story, intention) or _jumps_into_luck(intention),
     )
 
 
@@ -197,6 +197,11 @@ def _flown_over(scene: Scene, reading: Reading, e: int, story: _Story) -> list[C
     if not reading.shots.facts[e, OVER]:
         return []
     return cleared(flights_of(reading.shots.traces[e]), scene.places, story.target, scene.bed.radius)
+
+
+def _jumps_into_luck(intention: Intention) -> bool:
+    """A jump that goes on by rails or other balls: nobody calls that."""
+    return bool(intention.over) and intention.kind in (*ATTACKS, *SAFETIES) and "jump" not in intention.kind
 
 
 def _clearance(intention: Intention, flown: list[Cleared]) -> tuple[Caution, ...]:
