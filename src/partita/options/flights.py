@@ -17,8 +17,9 @@ _LOOKS = 200
 
 @dataclass(frozen=True)
 class Flight:
-    """One flight: place (m) and velocity (m/s) at its beginning, three numbers each, and how long it lasts, s."""
+    """One flight: its beginning, s, place (m) and velocity (m/s) then, three numbers each, how long it lasts, s."""
 
+    begins_s: float
     place: tuple[float, float, float]
     velocity: tuple[float, float, float]
     lasts_s: float
@@ -50,7 +51,7 @@ def flights_of(trace: Floats, ball: int = 0) -> list[Flight]:
             continue
         if begun is not None:
             at, state, height = begun
-            found.append(Flight((state[0], state[1], height[0]), (state[2], state[3], height[1]), row[AT_S] - at))
+            found.append(Flight(at, (state[0], state[1], height[0]), (state[2], state[3], height[1]), row[AT_S] - at))
         after, of_height = (AFTER, HEIGHT) if int(row[WHOSE]) == ball else (AFTER_OTHER, HEIGHT_OTHER)
         flies = int(row[after]) == FLYING and not met
         begun = (float(row[AT_S]), row[after + 1 : after + 5], row[of_height : of_height + 2]) if flies else None

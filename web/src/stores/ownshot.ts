@@ -6,9 +6,16 @@ import { useSharedBoard } from '@/board/useBoard'
 import { useStudy } from './study'
 import { text } from '@/words/text/stores'
 
-const FIRST: Stroke = { aim_deg: 0, speed_mps: 1.6, side: 0, height: 0, elevation_deg: 0 }
+const FIRST: Stroke = {
+  aim_deg: 0,
+  speed_mps: 1.6,
+  side: 0,
+  height: 0,
+  elevation_deg: 0,
+  cue: 'playing',
+}
 /** What a cue can do: the tip stays on the ball, R from its centre. */
-export const LIMITS = { tip: 0.49, slowest: 0.2, fastest: 8, steepest: 60 }
+export const LIMITS = { tip: 0.49, slowest: 0.2, fastest: 8, steepest: 70 }
 
 /** A shot of another page's: the layout, where it is not the board's, and the way of trying it, where that is another. */
 export interface Elsewhere {

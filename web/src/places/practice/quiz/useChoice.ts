@@ -5,7 +5,14 @@ import type { Place } from '@/drawing/place'
 import { text } from '@/words/text/practice'
 
 export type Meant = 'pot' | 'safe' | 'stroke'
-const FIRST: Stroke = { aim_deg: 0, speed_mps: 1.6, side: 0, height: 0, elevation_deg: 0 }
+const FIRST: Stroke = {
+  aim_deg: 0,
+  speed_mps: 1.6,
+  side: 0,
+  height: 0,
+  elevation_deg: 0,
+  cue: 'playing',
+}
 
 export function useChoice() {
   const meant = ref<Meant>('pot')
