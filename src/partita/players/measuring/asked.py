@@ -189,7 +189,7 @@ def _middle_of_runs(aims: Floats, potted: NDArray[np.bool_]) -> float | None:
 
 def _rest_asked(station: Station, table: TableSpec) -> Asked:
     places = np.array([metres(table, *station.cue)])
-    row = np.array([0.0, station.speed_mps, station.side, station.height, 0.0])
+    row = level_strokes(0.0, station.speed_mps, station.side, station.height)[0]
     if station.mark is not None:
         row[1] = _speed_to(table, places, row, metres(table, *station.mark)[0])
     shot = execute(table, places, row[None])
