@@ -47,7 +47,12 @@ const shown = computed(() => {
       <g v-for="ball in balls" :key="ball.ball" :class="{ beside: Math.abs(ball.aside_mm) > radius }">
         <circle :cx="ball.along_mm" :cy="-radius" :r="radius" :fill="BALL_COLOURS[ball.ball]" class="ball" />
         <text :x="ball.along_mm" :y="1.2 * AIR">{{ ball.ball }}</text>
-        <text v-if="typeof ball.margin_mm === 'number'" :x="ball.along_mm" :y="-2 * radius - 0.3 * AIR">
+        <text
+          v-if="typeof ball.margin_mm === 'number'"
+          :x="ball.along_mm + radius"
+          :y="-2 * radius"
+          class="margin"
+        >
           {{ text.millimetres(Math.max(1, Math.round(ball.margin_mm))) }}
         </text>
       </g>
@@ -105,5 +110,8 @@ text {
   fill: var(--ink);
   font: 600 14px var(--sans);
   text-anchor: middle;
+}
+text.margin {
+  text-anchor: start;
 }
 </style>
