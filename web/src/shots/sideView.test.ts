@@ -1,3 +1,4 @@
+// @vitest-environment jsdom
 import { mount } from '@vue/test-utils'
 import { describe, expect, it } from 'vitest'
 import SideView from './SideView.vue'
@@ -12,7 +13,7 @@ const jump = {
   air: [],
   balls: [
     { ball: '5', along_mm: 200, aside_mm: 3, margin_mm: 11.6 },
-    { ball: '2', along_mm: 470, aside_mm: 40, margin_mm: null },
+    { ball: '2', along_mm: 470, aside_mm: 40 },
   ],
   radius_mm: 28.6,
   words: 'Clears the 5 by 12 mm, 60 mm high, down after 1.3 diamonds.',

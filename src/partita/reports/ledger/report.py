@@ -11,6 +11,7 @@ from partita.intervals import of_share
 from partita.options.naming import POCKET_WORDS, arrival_words, lengths_words, pace_word, tip_words, way_words
 from partita.options.option import Intention, own_id
 from partita.options.thickness import hit_words
+from partita.physics.constants import NO_POCKET
 from partita.physics.stroke import Stroke
 from partita.physics.travel import lengths_travelled
 from partita.reports.ledger.schema import (
