@@ -26,6 +26,9 @@ _PUSH_TURNS_RAD = (-0.06, -0.03, 0.03, 0.06)
 def variants(scene: Scene, option: Option) -> list[Option]:
     """The option's neighbours that are still the same shot; what pots a ball is aimed and centred anew for each."""
     rows = scene.raised(_neighbours(option.stroke.row()))
+    if option.intention.over:
+        # Struck below its centre a ball would be scooped.
+        rows = rows[rows[:, HEIGHT_R] >= 0]
     if option.intention.kind in SAFETIES:
         reading = scene.play(rows, trace=True)
         found = [read_option(scene, reading, e, option.source) for e in range(len(rows))]

@@ -19,6 +19,7 @@ from partita.reports.shots.schema import (
 from partita.table.diamonds import diamonds
 from partita.table.spec import TableSpec
 from partita.views.drawing import Drawn
+from partita.views.flight import SideView
 from partita.views.layers import PositionLine, Window
 from partita.views.trial import Tried
 
@@ -46,7 +47,7 @@ def drawing_document(drawn: Drawn) -> DrawingDocument:
             PositionLineDocument(ball=one.ball, pocket=one.pocket, points=_line(table, one))
             for one in drawn.positions
         ],
-        jump=_jump(drawn) if drawn.side else None,
+        jump=_jump(drawn, drawn.side) if drawn.side else None,
         words=_words(drawn),
     )  # fmt: skip
 
@@ -68,9 +69,8 @@ def _words(drawn: Drawn) -> dict[str, str]:
     }
 
 
-def _jump(drawn: Drawn) -> JumpDocument:
-    side, table = drawn.side, drawn.table
-    assert side is not None
+def _jump(drawn: Drawn, side: SideView) -> JumpDocument:
+    table = drawn.table
     return JumpDocument(
         way=[[round(float(value), 3) for value in point] for point in side.way * (1000.0, 1000.0, 1.0)],
         landings=[1000 * along for along in side.landings],
