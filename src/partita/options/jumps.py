@@ -10,10 +10,10 @@ import math
 import numpy as np
 
 from partita.games.referee import standing_of
-from partita.games.standing import SNOOKER
+from partita.games.standing import GAME, SNOOKER
 from partita.lines.sight import blockers_of
 from partita.options.scene import Floats, Scene
-from partita.physics.facts import CUT, FIRST_HIT, FLIGHTS, OVER, ROUTE
+from partita.physics.facts import CUT, FIRST_HIT, OVER, ROUTE
 from partita.physics.simulate import Executions, execute
 from partita.physics.stroke import level_strokes, no_strokes
 from partita.players.executions import executed, standard_draws
@@ -36,7 +36,7 @@ _LEAST_SURE = 0.04
 def cue_for_jumps(scene: Scene, shooter: Floats) -> int | None:
     """With which cue this shooter (11,) may jump here; None where he cannot, or must not."""
     kind = int(shooter[JUMPS])
-    if kind == NO_JUMPS or standing_of(scene.situation)[0] == SNOOKER:
+    if kind == NO_JUMPS or standing_of(scene.situation)[GAME] == SNOOKER:
         return None
     if kind == WITH_JUMP_CUE:
         return JUMP_CUE if scene.table.jump_cues else None
@@ -91,7 +91,7 @@ def _is_jump(shots: Executions, target: int) -> Floats:
     """(m,) whether each flew over a ball and met the target before any rail."""
     facts = shots.facts
     hit = (facts[:, FIRST_HIT] == target) & (facts[:, ROUTE] == 0)
-    return np.asarray(hit & (facts[:, OVER] == 1) & (facts[:, FLIGHTS] > 0))
+    return np.asarray(hit & (facts[:, OVER] == 1))
 
 
 def _sureness(scene: Scene, shooter: Floats, target: int, rows: Floats, cuts: Floats) -> Floats:

@@ -30,10 +30,9 @@ from partita.rows.trace import AFTER, AFTER_OTHER, AT_S, HEIGHT, HEIGHT_OTHER, K
     PRESSED,  # 1 when the first contact drove the ball into a rubber before it was over
     KISSED,  # contacts of cue ball and target after their first
     OFF,  # balls that left the table
-    OVER,  # 1 when the cue ball flew over a ball before that contact
-    FLIGHTS,  # times the cue ball left the bed before that contact
-) = range(17)
-FACTS = 17
+    OVER,  # 1 when the cue ball flew over a ball before its first contact
+) = range(16)
+FACTS = 16
 # And the measured ones.
 (
     CONTACT_TIME,
@@ -98,7 +97,6 @@ def count_flight(ws, now, met, radius, facts):
     """Keep, as a flight of the cue ball ends, whether it led over a ball; the one that it meets (-1 none) apart."""
     if facts[FIRST_HIT] >= 0:
         return
-    facts[FLIGHTS] += 1
     lasted = now - ws.since[0]
     vx, vy = ws.balls[0, VX], ws.balls[0, VY]
     squared = max(vx * vx + vy * vy, 1e-12)

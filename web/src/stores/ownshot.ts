@@ -6,7 +6,8 @@ import { useSharedBoard } from '@/board/useBoard'
 import { useStudy } from './study'
 import { text } from '@/words/text/stores'
 
-const FIRST: Stroke = {
+/** What a shot of one's own begins as. */
+export const FIRST_STROKE: Stroke = {
   aim_deg: 0,
   speed_mps: 1.6,
   side: 0,
@@ -40,7 +41,7 @@ export const useOwnShot = defineStore('own-shot', () => {
   function begin(given?: Stroke, there: Elsewhere | null = null) {
     elsewhere.value = there
     const from = given ?? (study.stale ? null : study.option?.stroke)
-    stroke.value = from ? { ...from } : { ...FIRST, aim_deg: atSomeBall() }
+    stroke.value = from ? { ...from } : { ...FIRST_STROKE, aim_deg: atSomeBall() }
     void attempt()
   }
   function atSomeBall(): number {
