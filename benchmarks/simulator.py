@@ -23,6 +23,8 @@ from partita.physics.cushion_impact import cushion_impact
 from partita.physics.facts import EVENTS
 from partita.physics.prediction import begin_phase, new_workspace, predict
 from partita.physics.simulate import execute, physics_of
+from partita.physics.stroke import level_strokes
+from partita.rows.ball import COLUMNS
 from partita.rows.trace import AFTER, AFTER_OTHER, BEFORE, BEFORE_OTHER
 from partita.table.geometry import bed_of
 from partita.table.spec import TableSpec
@@ -39,7 +41,7 @@ def strokes(count: int) -> np.ndarray:
     """(count, 5) strokes in every direction, from soft to hard, with any tip place."""
     rng = np.random.default_rng(1)
     aim, speed = rng.uniform(0, 2 * np.pi, count), rng.uniform(0.5, 4.0, count)
-    return np.column_stack([aim, speed, *rng.uniform(-0.3, 0.3, (2, count)), np.zeros(count)])
+    return level_strokes(aim, speed, *rng.uniform(-0.3, 0.3, (2, count)))
 
 
 def rates() -> dict[str, object]:
@@ -93,10 +95,12 @@ def stages(balls: int = 10) -> dict[str, object]:
     trace = np.concatenate(execute(TABLE, places, played, trace_rows=200).traces)
     rails, contacts = trace[trace[:, 1] == CUSHION], trace[trace[:, 1] == BALL_BALL]
     out = np.array([(0.0, -1.0), (0.0, 1.0), (-1.0, 0.0), (1.0, 0.0)])[rails[:, 3].astype(int)]
-    met = np.column_stack([contacts[:, AFTER + 1 : AFTER + 3], contacts[:, BEFORE : BEFORE + 5],
-                           contacts[:, AFTER_OTHER + 1 : AFTER_OTHER + 3], contacts[:, BEFORE_OTHER:]])  # fmt: skip
+    met = np.column_stack([
+        contacts[:, AFTER + 1 : AFTER + 3], contacts[:, BEFORE : BEFORE + 5],
+        contacts[:, AFTER_OTHER + 1 : AFTER_OTHER + 3], contacts[:, BEFORE_OTHER : BEFORE_OTHER + 5],
+    ])  # fmt: skip
     moving = trace[np.isin(trace[:, 1], (CUSHION, BALL_BALL, STROKE)), AFTER + 3 : AFTER + 8]
-    ws, pair = new_workspace(balls), np.zeros((2, 9))
+    ws, pair = new_workspace(balls), np.zeros((2, COLUMNS))
     ws.balls[:, :2] = places
     work: dict[str, tuple[int, Callable[[], object]]] = {
         "cushion": (
@@ -125,7 +129,7 @@ def warm_start() -> dict[str, float]:
     """Seconds until a new process has played its first shot, kernels cached."""
     code = (
         "import numpy as np; from partita.physics.simulate import execute; from partita.table.spec import TableSpec;"
-        "execute(TableSpec(), np.array([[1.0, 0.6], [2.0, 0.4]]), np.array([[0.1, 2.0, 0.0, 0.0, 0.0]]))"
+        "execute(TableSpec(), np.array([[1.0, 0.6], [2.0, 0.4]]), np.array([[0.1, 2.0, 0.0, 0.0, 0.0, 0.0]]))"
     )
     return spread([seconds_of(lambda: subprocess.run([sys.executable, "-c", code], check=True)) for _ in range(5)], 2)
 

@@ -7,7 +7,7 @@ from pydantic import Field
 
 from edge.current import account
 from edge.naming import Name
-from partita.players.stroke_model import PRESETS, Hand, School
+from partita.players.stroke_model import PRESETS, Hand, Jumps, School
 from profiles import services
 from profiles.models import PlayerProfile
 from profiles.services import Wanted, save_profile
@@ -28,6 +28,7 @@ class StrokeModelOut(Schema):
     nerves: float = 0.0
     hand: Hand = "right"
     kicks: School = "neither"
+    jumps: Jumps = "none"
 
 
 class PlayerOut(Schema):
@@ -46,8 +47,8 @@ class PlayerOut(Schema):
 
 class PlayerIn(Schema):
     """A profile made from a level, with what is the player's own: hand, reach (m), nerves (share added to the aim
-    error; those of the level when left out) and the school of kicking that was practised. `use_measured`: the odds
-    are by what attempts say, as soon as they do."""
+    error; those of the level when left out), the school of kicking that was practised, and what he jumps
+    with (as the level when left out). `use_measured`: the odds are by what attempts say, as soon as they do."""
 
     name: Name = Field(min_length=1, max_length=60)
     level: str = Field(max_length=60)
@@ -55,6 +56,7 @@ class PlayerIn(Schema):
     reach_m: float = 0.75
     nerves: float | None = None
     kicks: School = "neither"
+    jumps: Jumps | None = None
     use_measured: bool = True
     cue: str = Field("", max_length=80)
     notes: str = Field("", max_length=1000)
@@ -63,7 +65,8 @@ class PlayerIn(Schema):
     def wanted(self) -> Wanted:
         """As the services take it."""
         nerves = {} if self.nerves is None else {"nerves": self.nerves}
-        own = {"hand": self.hand, "reach_m": self.reach_m, "kicks": self.kicks, **nerves}
+        jumps = {} if self.jumps is None else {"jumps": self.jumps}
+        own = {"hand": self.hand, "reach_m": self.reach_m, "kicks": self.kicks, **jumps, **nerves}
         return Wanted(self.name, self.level, own, self.use_measured, self.cue, self.notes)
 
 

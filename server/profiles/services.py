@@ -81,7 +81,7 @@ def take_measured(profile_id: int, model: dict[str, object]) -> None:
         if profile is None:
             return
         profile.measured = {name: model[name] for name in _MEASURED}
-        kept, said = profile.stroke_model, ("hand", "reach_m", "nerves", "kicks")
+        kept, said = profile.stroke_model, ("hand", "reach_m", "nerves", "kicks", "jumps")
         own = {name: kept[name] for name in said if name in kept}
         set_stroke(profile, own)
         profile.save(update_fields=("measured", "stroke_model"))

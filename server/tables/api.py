@@ -42,6 +42,7 @@ class TableIn(Schema):
     cloth: Literal["slow", "standard", "fast"] = "standard"
     cushions: Literal["dull", "standard", "lively"] = "standard"
     pockets: Literal["tight", "standard", "loose"] = "standard"
+    jump_cues: Literal["allowed", "forbidden"] = "allowed"
 
 
 class TableOut(Schema):

@@ -53,7 +53,7 @@ def tables_of(owner: Any) -> list[dict[str, Any]]:
 
 
 def save(owner: Any, name: str, words: dict[str, str], profile: TableProfile | None = None) -> TableProfile:
-    """Make or change a table of one's own; words : its base, cloth, cushions and pockets."""
+    """Make or change a table of one's own; words : its base, cloth, cushions, pockets and jump cues."""
     if name in PRESETS:
         raise refuse("name", f"“{name}” is the name of a standard table", "Choose another name.")
     kept = profile or TableProfile(owner=owner)

@@ -143,6 +143,25 @@ class Answer(BrowserCase):
         page.get_by_role("button", name="Take my shot out").click()
         expect(page.get_by_text("the layout has changed since")).to_be_visible()
 
+    def test_a_jump_of_ones_own_is_shown_from_the_side_and_broken_on_the_cloth(self) -> None:
+        page = self.page
+        page.get_by_role("button", name="Library").click()
+        page.get_by_role("button", name="New empty table").click()
+        self.type_place("cue at 2, 2", "5 at 3, 2.05", "2 at 4.6, 2", "9 at 7, 0.6")
+        page.get_by_role("button", name="My shot").click()
+        own = page.get_by_label("My own shot")
+        own.get_by_label("aim").fill("0")
+        own.get_by_label("Raised butt").fill("45")
+        own.get_by_label("jump cue").check()
+        own.get_by_label("Speed", exact=True).fill("4")
+        side = page.get_by_label("The jump from the side", exact=True)
+        expect(side).to_contain_text(re.compile(r"Clears the 5 by \d+ mm, \d+ mm high"))
+        expect(side.locator("circle.ball")).to_have_count(2)
+        expect(page.locator("svg.table polyline.air").first).to_be_attached()
+        expect(own).to_contain_text("Jump the 5: hit the 2")
+        own.get_by_label("Raised butt").fill("0")
+        expect(side).to_have_count(0)
+
     def test_two_lines_are_compared_and_the_drawing_is_saved_as_it_looks(self) -> None:
         page = self.page
         self.weigh()

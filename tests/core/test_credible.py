@@ -17,6 +17,7 @@ from partita.options.option import Option
 from partita.physics.constants import BALL_BALL, CUSHION
 from partita.physics.facts import FIRST_HIT, bend_of
 from partita.physics.simulate import execute
+from partita.physics.stroke import level_strokes
 from partita.players.executions import standard_draws
 from partita.players.judgement import curved_m, judged, judgement_m, meets_next
 from partita.players.stroke_model import PRESETS, SCHOOLS, School
@@ -62,7 +63,7 @@ class TheTwoSchoolsOfKicking(unittest.TestCase):
 
     def test_bend_and_roll_of_a_kick_are_those_of_its_trace(self) -> None:
         places = np.array([[1.0, 0.45], [1.9, 0.5]])
-        rows = np.array([[math.radians(-45.0), 3.0, 0.0, height, 0.0] for height in (0.4, -0.3)])
+        rows = level_strokes(math.radians(-45.0), 3.0, 0.0, (0.4, -0.3))
         rows = np.repeat(rows, 61, axis=0)
         rows[:, 0] += np.tile(np.linspace(-0.3, 0.3, 61), 2)
         shots = execute(TABLE, places, rows, trace_rows=60)

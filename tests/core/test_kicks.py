@@ -36,6 +36,7 @@ from partita.options.scene import Scene
 from partita.physics.constants import CUSHION
 from partita.physics.facts import FIRST_HIT, RAIL_AFTER
 from partita.physics.simulate import execute
+from partita.physics.stroke import level_strokes
 from partita.players.executions import standard_draws
 from partita.players.stroke_model import PRESETS
 from partita.reports.kicks import words as kick_words
@@ -122,7 +123,7 @@ class Sums(unittest.TestCase):
                 tip = LONG_ONE if arrival >= LONG_ARRIVAL else ONE_O_CLOCK
                 begin = start_place(TABLE, start)
                 way = first.place_of(aim) - begin
-                row = np.array([[np.arctan2(way[1], way[0]), MEDIUM, *tip, 0.0]])
+                row = level_strokes(np.arctan2(way[1], way[0]), MEDIUM, *tip)
                 through = arrivals(last, NUMBERED, (begin + 0.3 * way)[None], row)[0, 1]
                 if np.isfinite(through):
                     off.append(through - arrival)
@@ -150,7 +151,7 @@ class Sums(unittest.TestCase):
             first, place = Rail(TABLE, rail, beside), np.array(cue)
             aim = first.aim_at(place, float(number))
             side = 0.3 * running_side((rail, beside), place, aim)
-            rows = np.array([(aim, 2.0, struck, 0.2, 0.0) for struck in (side, -side)])
+            rows = level_strokes(aim, 2.0, (side, -side), 0.2)
             spread = []
             for trace in execute(TABLE, place[None], rows, trace_rows=20).traces:
                 met = trace[trace[:, 1] == CUSHION, AFTER + 1 : AFTER + 3]

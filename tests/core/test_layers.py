@@ -12,7 +12,7 @@ from partita.games.situation import Situation
 from partita.lines.in_hand import places_in_hand
 from partita.lines.sight import blockers_of
 from partita.physics.simulate import execute, places_of
-from partita.physics.stroke import Stroke
+from partita.physics.stroke import Stroke, level_strokes
 from partita.players.stroke_model import PRESETS
 from partita.reports.shots.report import drawing_document, trial_document
 from partita.table.diamonds import metres
@@ -41,7 +41,7 @@ def inside(outline: np.ndarray, place: np.ndarray) -> bool:
 
 def rolled(ball: tuple[float, float], turn: float) -> int:
     """The pocket that takes a ball rolling that way (rad) at the pace of a pot; -1 for none."""
-    stroke = np.array([[turn, 1.6, 0.0, 0.4, 0.0]])
+    stroke = level_strokes(turn, 1.6, 0.0, 0.4)
     return int(execute(TABLE, np.array(ball)[None, None], stroke).pocketed[0, 0])
 
 
@@ -85,7 +85,7 @@ class Layers(unittest.TestCase):
             mouth, end = (np.array(metres(TABLE, *place)) for place in line.points)
             cue = eight + 0.5 * (end - eight)
             aim = math.atan2(*(mouth - cue)[::-1])
-            shot = execute(TABLE, np.array([cue, eight]), np.array([[aim, 2.0, 0.0, -0.1, 0.0]]))
+            shot = execute(TABLE, np.array([cue, eight]), level_strokes(aim, 2.0, 0.0, -0.1))
             self.assertEqual(shot.pocketed[0, 1], POCKETS.index(str(line.pocket)), line)
 
     def test_scratch_lines_end_in_their_pockets_and_every_layer_has_words(self) -> None:

@@ -13,8 +13,9 @@ from partita.options.trace import read_option
 from partita.physics.constants import BALL_BALL, G
 from partita.physics.facts import KISSED, PRESSED
 from partita.physics.simulate import execute, physics_of
-from partita.physics.stroke import Stroke
+from partita.physics.stroke import Stroke, level_strokes
 from partita.players.stroke_model import PRESETS
+from partita.rows.ball import COLUMNS
 from partita.rows.trace import AFTER, AFTER_OTHER, AT_S, KIND, MET, WHOSE
 from partita.table.geometry import bed_of
 from partita.table.layout import Layout
@@ -55,7 +56,7 @@ def loop(places: np.ndarray, stroke: np.ndarray, rubber_s: float) -> np.ndarray:
 
 def soft(places: np.ndarray, stroke: np.ndarray, rubber_s: float) -> np.ndarray:
     """The same by springs."""
-    balls = np.zeros((2, 7))
+    balls = np.zeros((2, COLUMNS))
     balls[:, :2] = places
     scale = 2.5 * stroke[1] / R
     balls[0, 3:7] = stroke[1], -scale * stroke[3], 0.0, scale * stroke[2]
@@ -73,7 +74,7 @@ class AgainstSoftContacts(unittest.TestCase):
             (60.0, 1.0, 0.0, 0.0, 0.0, 0.006),
         )  # fmt: skip
         for cut, speed, side, height, gap, hold in grid:
-            places, stroke = at_the_rail(cut, gap or 1e-6), np.array([math.pi / 2, speed, side, height, 0.0])
+            places, stroke = at_the_rail(cut, gap or 1e-6), level_strokes(math.pi / 2, speed, side, height)[0]
             off = np.linalg.norm(loop(places, stroke, hold) - soft(places, stroke, hold), axis=1) / speed
             with self.subTest(cut=cut, speed=speed, side=side, height=height, gap=gap, hold=hold):
                 self.assertLess(off.max(), 0.06)
@@ -95,7 +96,7 @@ class AgainstSoftContacts(unittest.TestCase):
         places, aim = at_the_rail(15.0), math.pi / 2 - 0.02
         images = np.column_stack([2.0 - places[:, 0], places[:, 1]])
         here, there = (
-            execute(TABLE, balls, np.array([[at, 3.0, side, 0.1, 0.0]]), trace_rows=6).traces[0][:5]
+            execute(TABLE, balls, level_strokes(at, 3.0, side, 0.1), trace_rows=6).traces[0][:5]
             for balls, at, side in ((places, aim, 0.2), (images, math.pi - aim, -0.2))
         )
         np.testing.assert_allclose(here[:, AFTER + 1], 2.0 - there[:, AFTER + 1], atol=1e-9)
@@ -109,7 +110,7 @@ class WhatPlayersSee(unittest.TestCase):
         scene = Scene(self.SQUARE)
         aims = math.pi / 2 + np.linspace(-0.08, 0.08, 321)
         for speed in (1.5, 3.0, 4.5):
-            rows = np.array([[aim, speed, 0.0, 0.0, 0.0] for aim in aims])
+            rows = level_strokes(aims, speed)
             shots = scene.play(rows).shots
             corner = np.isin(shots.pocketed[:, 1], (3, 5)) & (shots.facts[:, PRESSED] == 1)
             self.assertTrue(np.all(shots.facts[corner, KISSED] > 0))
@@ -132,7 +133,7 @@ class WhatPlayersSee(unittest.TestCase):
 
     def test_a_ball_turned_after_the_contact_goes_where_it_is_turned_with_the_energy_it_had(self) -> None:
         places = np.array([[0.6, 0.6], [1.2, 0.63]])
-        rows = np.array([[0.03, 2.0, 0.0, 0.1, 0.0, 0.0, turn, 1.0] for turn in (0.0, 0.2)])
+        rows = np.array([[0.03, 2.0, 0.0, 0.1, 0.0, 0.0, 0.0, turn, 1.0] for turn in (0.0, 0.2)])
         first, turned = (execute(TABLE, places, row[None], trace_rows=20).traces[0] for row in rows)
         velocity = [next(row for row in trace if row[KIND] == BALL_BALL) for trace in (first, turned)]
         ways = [row[(AFTER if row[WHOSE] == 1 else AFTER_OTHER) + 3 :][:2] for row in velocity]

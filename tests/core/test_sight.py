@@ -23,6 +23,7 @@ from partita.lines.sight import (
 )
 from partita.physics.facts import CUE_CUSHIONS_BEFORE, FIRST_HIT
 from partita.physics.simulate import execute
+from partita.physics.stroke import level_strokes
 from partita.table.geometry import bed_of
 from tests.core.layouts import TABLE, random_layout
 
@@ -46,9 +47,7 @@ def aims_at(places: Places, target: int) -> Places:
 
 def met_first(places: Places, aims: Places) -> list[int]:
     """The ball that a cue ball struck hard along each direction meets before any cushion, on the simulator; 0: none."""
-    strokes = np.zeros((len(aims), 5))
-    strokes[:, 0], strokes[:, 1] = aims, 5.0
-    facts = execute(TABLE, places, strokes, until_contact=True).facts
+    facts = execute(TABLE, places, level_strokes(aims, 5.0), until_contact=True).facts
     return [0 if row[CUE_CUSHIONS_BEFORE] or row[FIRST_HIT] < 0 else int(row[FIRST_HIT]) for row in facts]
 
 

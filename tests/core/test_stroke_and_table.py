@@ -38,7 +38,7 @@ class LeastElevation(unittest.TestCase):
     def test_what_no_playable_cue_clears_is_refused_with_its_cause(self) -> None:
         frozen = Layout(TABLE, {"cue": (1.2, 0.6), "7": (1.2 - 2 * TABLE.ball_radius_m, 0.6)})
         with self.assertRaisesRegex(Refused, "the cue cannot clear the ball 7"):
-            least_elevation(frozen, Stroke(0, 1, 0, -0.5))
+            least_elevation(frozen, Stroke(0, 1, 0, -0.9))
 
 
 class TableFit(unittest.TestCase):

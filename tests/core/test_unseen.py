@@ -20,6 +20,7 @@ from partita.options.scene import Scene
 from partita.physics.elevation import least_elevation
 from partita.physics.pocket_windows import pocket_windows, window_from
 from partita.physics.simulate import execute
+from partita.physics.stroke import level_strokes
 from partita.players.executions import standard_draws
 from partita.players.stroke_model import PRESETS
 from partita.playing.playout import play_out
@@ -132,7 +133,7 @@ class OnTheRailAndInTheJaws(unittest.TestCase):
             if half <= 0 or distance < 0.1:
                 continue
             edge = half - min(0.5 * half, 0.006 / distance)
-            strokes = np.array([[direction + turn, 1.0, 0, 0, 0] for turn in (-edge, 0.0, edge)])
+            strokes = level_strokes([direction + turn for turn in (-edge, 0.0, edge)], 1.0)
             played = execute(TABLE, np.array([[x, y]]), strokes)
             right, looked_at = right + bool(np.all(played.pocketed[:, 0] == pocket)), looked_at + 1
         self.assertGreater(looked_at, 40)
@@ -170,7 +171,7 @@ class OffTheCushion(unittest.TestCase):
         self.assertGreater(best_made(found, across), 0.4)
 
     def test_rail_first_is_played_low_with_side_and_past_a_blocker(self) -> None:
-        found = scene({"cue": (4.6, 1.2), "3": (5.9, 0.16), "8": (5.2, 0.75), "9": (2.0, 3.0)})
+        found = scene({"cue": (4.6, 1.2), "3": (5.9, 0.16), "8": (5.3, 0.8), "9": (2.0, 3.0)})
         self.assertEqual(pots(found, "foot-near"), [], "the 8 is in the way")
         first = [o for o in options_of(found) if o.intention.kind == "rail-first"]
         self.assertTrue(first)

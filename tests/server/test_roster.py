@@ -19,7 +19,9 @@ class Players(ApiTest):
         for error in ("aim_deg", "speed", "tip", "sight_mm", "power_cost", "side_cost"):
             self.assertEqual(model[error], getattr(level, error), error)
         self.assertEqual((model["hand"], model["reach_m"], model["nerves"]), ("left", 0.6, 0.25))
-        self.assertEqual((player["own"], player["level"]), (True, "strong league"))
+        self.assertEqual((player["own"], player["level"], model["jumps"]), (True, "strong league", "jump cue"))
+        never = self.make(name="August", level="strong league", jumps="none")[1]
+        self.assertEqual(never["stroke_model"]["jumps"], "none")
 
     def test_a_changed_player_plays_the_next_question_and_not_the_last_one(self) -> None:
         player = self.make()[1]
@@ -79,7 +81,7 @@ class Tables(ApiTest):
         self.assertEqual(asked[1]["question"]["document"]["table"]["name"], "Upstairs")
 
     def test_a_layout_keeps_the_table_it_was_set_up_on(self) -> None:
-        table = self.make(cloth="slow")[1]
+        table = self.make(cloth="slow", jump_cues="forbidden")[1]
         layout = self.send("post", "/layouts", {"name": "one", "document": {**GOOD, "table": table["document"]}})[1]
         path = f"/tables/{table['key'].removeprefix('table:')}"
         self.send("put", path, {"name": "Upstairs", "base": "pool-7ft"})

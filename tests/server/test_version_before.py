@@ -98,7 +98,9 @@ class FromVersionBefore(TransactionTestCase):
         study = self.get(f"/studies/{self.study}")
         self.assertEqual((study["name"], study["kept"], study["layout_id"]), ("Kept in 0.5", True, self.layout))
         for old, new in zip(STUDY["options"], study["document"]["options"], strict=True):
-            for figure in ("name", "rack_chance", "make", "foul", "shares", "stroke", "samples", "turning_point"):
+            # Nobody had a second cue then.
+            self.assertEqual(new["stroke"], {**old["stroke"], "cue": "playing"})
+            for figure in ("name", "rack_chance", "make", "foul", "shares", "samples", "turning_point"):
                 self.assertEqual(new[figure], old[figure], (old["name"], figure))
         self.assertEqual(study["document"]["why"], STUDY["why"])
         self.assertEqual(study["question"]["document"]["situation"]["ball_in_hand"], "none")

@@ -16,7 +16,7 @@ from partita.games.situation import Hand, Situation
 from partita.games.snooker import BALLS_ON
 from partita.games.standing import HANDS
 from partita.options.wishes import Wish
-from partita.physics.stroke import Stroke, check_stroke
+from partita.physics.stroke import CUES, Cue, Stroke, check_stroke
 from partita.table.diamonds import diamonds, metres
 from partita.table.layout import Layout, ball_label, problems_of
 from partita.table.spec import CUSHIONS, POCKETS, PRESETS, TableSpec, table_from, table_named
@@ -221,10 +221,11 @@ def read_stroke(where: str, item: object) -> OwnStroke:
         raise refuse(where, "speed_mps is missing, or not one of aim_deg, pot and contact is given", "Give both.")
     label = str(item.get("name", where))[:60]
     numbers = {key: float(item[key]) for key in _STROKE if key in item}
-    checked = check_stroke(Stroke(**{"aim_deg": 0.0, **numbers}))
+    cue: Cue = _one_of(item, "cue", "playing", CUES)
+    checked = check_stroke(Stroke(**{"aim_deg": 0.0, **numbers}, cue=cue))
     if not wished:
         return label, checked
-    how: dict[str, Any] = {key: number for key, number in numbers.items() if key != "aim_deg"}
+    how: dict[str, Any] = {key: number for key, number in numbers.items() if key != "aim_deg"} | {"cue": cue}
     return label, _wish(f"{where} {wished[0]}", item[wished[0]], wished[0] == "pot", how)
 
 
@@ -246,6 +247,7 @@ def _wish(where: str, value: object, is_pot: bool, how: dict[str, Any]) -> Wish:
 def stroke_json(label: str, own: Stroke | Wish) -> Json:
     """The reverse of `read_stroke`."""
     how = {key: getattr(own, key) for key in ("speed_mps", "side", "height", "elevation_deg")}
+    how |= {"cue": own.cue} if own.cue != "playing" else {}
     if isinstance(own, Stroke):
         return {"name": label, "aim_deg": own.aim_deg, **how}
     if own.pocket:

@@ -7,7 +7,7 @@ an index of a row, `bed` the table.
 
 from partita.games.standing import FOULS, FREE_BALL, HAND, MISS, NO_PUSH, NOT_IN_HAND, PUSH
 from partita.kernels import kernel
-from partita.physics.facts import FIRST_HIT, RAIL_AFTER, STATUS
+from partita.physics.facts import FIRST_HIT, OFF, RAIL_AFTER, STATUS
 
 # What an execution does to the rack, for the player who shot. CHOICE: the other player may play on, or hand
 # the situation back.
@@ -18,7 +18,7 @@ _SPOT_STEP_M = 0.001
 
 @kernel
 def begin(play):
-    """Take the potted balls off and carry the standing over; the number of object balls that fell."""
+    """Take off the balls that were potted or left the table, and carry the standing over; how many fell."""
     fell = 0
     for ball in range(play.in_play.shape[0]):
         down = play.in_play[ball] == -1 and play.pocketed[ball] >= 0
@@ -32,20 +32,20 @@ def begin(play):
 
 @kernel
 def fell(play, ball):
-    """Whether that ball was potted on this shot."""
+    """Whether that ball was potted on this shot, or left the table."""
     return ball >= 0 and play.in_play[ball] == -1 and play.pocketed[ball] >= 0
 
 
 @kernel
 def scratched(play):
-    """Whether the cue ball was potted."""
+    """Whether the cue ball was potted, or left the table."""
     return play.pocketed[0] >= 0
 
 
 @kernel
 def ended(play):
-    """Whether the shot could be followed to rest."""
-    return play.facts[STATUS] == 0
+    """Whether the shot could be followed to rest, with all balls on the table or in its pockets."""
+    return play.facts[STATUS] == 0 and play.facts[OFF] == 0
 
 
 @kernel
@@ -56,7 +56,10 @@ def called_down(play):
 
 @kernel
 def pool_legal(play, on, potted):
-    """The common pool rule: a legal ball first, then a pot or a cushion, no scratch. on : (n,) bool."""
+    """The common pool rule: a legal ball first, then a pot or a cushion, no scratch, no ball off the table.
+
+    on : (n,) bool
+    """
     first = play.facts[FIRST_HIT]
     hit = first > 0 and on[first]
     return hit and not scratched(play) and (potted > 0 or play.facts[RAIL_AFTER] > 0) and ended(play)

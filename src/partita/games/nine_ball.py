@@ -5,6 +5,7 @@
 - The nine potted legally wins, at any time.
 - A foul gives the opponent ball in hand anywhere; a third foul in a row loses the rack.
 - Potted balls stay down, but for the nine: potted on a foul or a push-out it returns to the foot spot.
+- A ball that leaves the table is a foul; but for the nine it stays off. A ball may be jumped over.
 - On the shot after the break the shooter may push out: no ball need be hit, no cushion met. The other
   player then plays from there, or has the shooter play again.
 

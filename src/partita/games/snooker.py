@@ -7,6 +7,8 @@
   wrongly potted, whichever is most. He plays from there or has the offender play again; when the ball on was
   not hit first and no snookers are needed (a miss), he may also have the balls put back.
 - Snookered after a foul, he has a free ball: any ball may be nominated as the ball on.
+- A cue ball that flies over a ball before it has met one fouls. A ball off the table does too: reds stay off,
+  colours return.
 - A potted cue ball is in hand in the D.
 - The frame ends with the black, by points; level, the black is spotted again and the cue ball is in hand.
 
@@ -49,7 +51,7 @@ from partita.games.standing import (
     VARIANT,
 )
 from partita.kernels import kernel
-from partita.physics.facts import FIRST_HIT
+from partita.physics.facts import FIRST_HIT, OVER
 from partita.table.layout import CUE
 
 # What may be on: a red, any colour after a red, or a colour in its order; a colour's place is its value.
@@ -125,7 +127,8 @@ def _points(play):
                 clean = False
                 dearest = max(dearest, numbers[ball])
     first_right = first > 0 and _rightful(first_value, ball_on, nominated, free)
-    if first_right and clean and not scratched(play) and ended(play):
+    over = play.facts[OVER] == 1
+    if first_right and clean and not over and not scratched(play) and ended(play):
         return value * count
     return -(dearest if first_right else max(dearest, first_value))
 

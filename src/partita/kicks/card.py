@@ -16,6 +16,7 @@ from partita.kicks.rails import DIAMONDS_BEHIND_M, Rail
 from partita.kicks.strokes import MEDIUM, ONE_O_CLOCK
 from partita.kicks.sums import ALONG_THE_LONG, CORNER, UP_THE_SHORT
 from partita.kicks.tries import Try
+from partita.physics.stroke import level_strokes
 from partita.table.spec import TableSpec
 
 Floats = NDArray[np.float64]
@@ -64,10 +65,7 @@ def _simulated(table: TableSpec, speed_mps: float, tip: tuple[float, float], sum
     for row, start in enumerate(STARTS):
         begin = start_place(table, start)
         ways = np.array([first.place_of(float(aim)) for aim in aims]) - begin
-        rows = np.column_stack([
-            np.arctan2(ways[:, 1], ways[:, 0]), np.full(len(aims), speed_mps), *np.tile(tip, (len(aims), 1)).T,
-            np.zeros(len(aims)),
-        ])  # fmt: skip
+        rows = level_strokes(np.arctan2(ways[:, 1], ways[:, 0]), speed_mps, *tip)
         through = arrivals(last, ROUTE, begin + _ON_THE_LINE * ways, rows)[:, 1]
         known = np.isfinite(through)
         order = np.argsort(through[known])

@@ -19,7 +19,7 @@ def arrivals(last: Rail, route: tuple[str, ...], cues: Floats, rows: Floats) -> 
     """(m, 2) the numbers of the last rail of a route at which lone cue balls arrive: where they touch it, and read
     through to its diamonds; not a number where a ball meets other rails, or a jaw.
 
-    cues : (m, 2) m; rows : (m, 5) strokes
+    cues : (m, 2) m; rows : (m, 6) strokes
     """
     played = execute(last.table, cues[:, None], rows, trace_rows=_TRACE_ROWS)
     return np.array([_arrival(trace, cue, route, last) for trace, cue in zip(played.traces, cues, strict=True)])

@@ -17,7 +17,7 @@ _ROUNDS = 2
 
 
 def full_aims(scene: Scene, target: int, route: tuple[str, ...], rows: Floats, near: Floats) -> Floats:
-    """(m,) the aims, rad, by which strokes (m, 5) meet the target full by a route; not a number where none does.
+    """(m,) the aims, rad, by which strokes (m, 6) meet the target full by a route; not a number where none does.
 
     near : (m,) where to look first, rad. The contact nearest to full counts where the middle itself is not reached.
     """
@@ -35,7 +35,7 @@ def full_aims(scene: Scene, target: int, route: tuple[str, ...], rows: Floats, n
 
 
 def cuts(scene: Scene, target: int, route: tuple[str, ...], rows: Floats, aims: Floats) -> Floats:
-    """(m, k) the cut, rad, with which strokes (m, 5) with aims (m, k) meet the target by a route, else not a number."""
+    """(m, k) the cut, rad, with which strokes (m, 6) with aims (m, k) meet the target by a route, else not a number."""
     count = aims.shape[1]
     played = np.repeat(rows, count, axis=0)
     played[:, 0] = np.nan_to_num(aims.ravel())

@@ -15,6 +15,7 @@ from partita.options.option import Option
 from partita.options.scene import Scene, rows_of
 from partita.physics.constants import CUSHION
 from partita.physics.facts import CONTACT_TIME, CONTACT_X, CONTACT_Y, FIRST_HIT, TARGET_DIRECTION
+from partita.physics.stroke import level_strokes
 from partita.rows.stroke import AIM_RAD, ELEVATION_RAD
 from partita.rows.trace import AFTER
 
@@ -81,7 +82,8 @@ def _after(scene: Scene, target: int, route: tuple[str, ...], option: Option) ->
     """Full hits by the option's cushions, one for each height and speed."""
     base = rows_of([option.stroke])[0]
     named = [(tip, pace, speed, height) for tip, height in HEIGHTS for pace, speed in SPEEDS]
-    rows = np.array([(base[AIM_RAD], speed, 0.0, height, base[ELEVATION_RAD]) for _, _, speed, height in named])
+    rows = level_strokes(base[AIM_RAD], *np.array([(speed, 0.0, height) for _, _, speed, height in named]).T)
+    rows[:, ELEVATION_RAD] = base[ELEVATION_RAD]
     aims = full_aims(scene, target, route, rows, np.full(len(rows), base[AIM_RAD]))
     rows[:, 0] = np.where(np.isfinite(aims), aims, base[AIM_RAD])
     shots = scene.play(rows).shots

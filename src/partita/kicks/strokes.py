@@ -9,6 +9,7 @@ from partita.kicks.meeting import full_aims
 from partita.kicks.sums import LONG_ARRIVAL, Sum, sum_for
 from partita.options.scene import Scene, stroke_of
 from partita.physics.stroke import Stroke
+from partita.rows.stroke import AIM_RAD
 
 Floats = NDArray[np.float64]
 # Speeds, m/s: soft, medium, firm on a nine-foot table.
@@ -67,7 +68,8 @@ def worked_out(scene: Scene, target: int, route: tuple[str, ...]) -> WorkedOut |
         return None
     near = found.first.aim_at(cue, found.aim)
     named = _strokes_for(found, running_side(route, cue, near))
-    rows = np.array([(near, speed, side, height, 0.0) for _, speed, (side, height) in named])
+    rows = np.array([Stroke(0.0, speed, side, height).row() for _, speed, (side, height) in named])
+    rows[:, AIM_RAD] = near
     raised = scene.raised(rows)
     # Strokes whose butt cannot be raised so far are left out there: then all are told as they would be level.
     rows = raised if len(raised) == len(rows) else rows

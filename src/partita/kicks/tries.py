@@ -16,7 +16,7 @@ from partita.errors import refuse
 from partita.kicks.landing import arrivals
 from partita.kicks.rails import DIAMONDS, Rail, rail_of
 from partita.kicks.sums import LONG, is_numbered, start_of_line
-from partita.physics.stroke import Stroke, check_stroke
+from partita.physics.stroke import Stroke, check_stroke, level_strokes
 from partita.table.spec import CUSHIONS, TableSpec
 
 Floats = NDArray[np.float64]
@@ -141,6 +141,7 @@ def simulated(table: TableSpec, tries: Sequence[Try]) -> Floats:
 
 
 def row_of(table: TableSpec, tried: Try) -> Floats:
-    """(5,) its stroke, for the simulator."""
+    """(6,) its stroke, for the simulator."""
     aim = first_of(table, tried).aim_at(np.array(tried.cue), tried.aim)
-    return np.array([aim, tried.speed_mps, tried.side, tried.height, 0.0])
+    rows = level_strokes(aim, tried.speed_mps, tried.side, tried.height)
+    return np.asarray(rows[0])

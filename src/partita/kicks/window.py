@@ -102,7 +102,7 @@ def window_of(
 
 
 def _leaves(rater: Rater, option: Option, rows: Floats, count: int) -> Floats:
-    """(p,) mean rack chance of strokes aimed as in rows (p, 5), with the player's own speed and tip."""
+    """(p,) mean rack chance of strokes aimed as in rows (p, 6), with the player's own speed and tip."""
     draws = standard_draws(_SEED, count)
     # Aim and sight are what the numbers themselves stand for.
     draws[:, [0, 4]] = 0.0

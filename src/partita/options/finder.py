@@ -18,6 +18,7 @@ from partita.games.game import CONTINUES, FOUL, LOST, WON, Call
 from partita.lines.sight import is_hooked
 from partita.options.families import Found, family_told, rows_in_turn, shot_told, tip_told
 from partita.options.fold import fold, shot_of
+from partita.options.jumps import jumps
 from partita.options.option import ATTACKS, SAFETIES, Option
 from partita.options.pots import aim_ranges, pot_rows
 from partita.options.scene import Floats, Reading, Scene
@@ -49,7 +50,7 @@ _HELD_SHARES = (2 / 3, 1.0, 4 / 3)
 def find(scene: Scene, value: Value, shooter: Floats) -> Iterator[list[Option]]:
     """Options as they come: the direct pots at once, then what the sweep finds, the most promising first.
 
-    shooter : (10,) the stroke model's row, against which a shot's room for error is held
+    shooter : (11,) the stroke model's row, against which a shot's room for error is held
     """
     pots = constructed(scene)
     yield pots or first_kicks(scene)
@@ -88,7 +89,7 @@ def swept(scene: Scene, value: Value, shooter: Floats, known: Sequence[Option]) 
     hooked = is_hooked(scene.places, scene.targets, range(1, len(scene.names)), scene.bed.radius)
     attacks: list[Found] = []
     safeties: list[Found] = []
-    for part, values in _looked_at(scene, value, hooked):
+    for part, values in _looked_at(scene, value, shooter, hooked):
         for e in _best_by_family(scene, part, values, pots):
             found = Found(float(values[e]), shot_told(part, e), part.rows[e])
             (attacks if part.calls[e].ball else safeties).append(found)
@@ -104,7 +105,7 @@ def _kept_apart(option: Option) -> tuple[object, ...]:
     return shot_of(option), *tip
 
 
-def _looked_at(scene: Scene, value: Value, hooked: bool) -> Iterator[tuple[Reading, Floats]]:
+def _looked_at(scene: Scene, value: Value, shooter: Floats, hooked: bool) -> Iterator[tuple[Reading, Floats]]:
     """All sweeps with the worth of their strokes: straight, by way of a near rail, all round, finer where it pays."""
     for rows in (scene.raised(fan(scene)), _legal(scene, rail_first(scene))):
         reading = scene.play(rows)
@@ -116,6 +117,7 @@ def _looked_at(scene: Scene, value: Value, hooked: bool) -> Iterator[tuple[Readi
     if hooked:
         # Who can hit his ball straight does not kick at it to stick behind it, and does not swerve round a blocker.
         finer += [_squared(scene, scene.raised(tips_and_speeds(_full_kicks(kicks)))), swerves(scene)]
+        finer.append(jumps(scene, shooter))
     for rows in finer:
         if len(rows):
             reading = scene.play(rows)
@@ -132,7 +134,7 @@ def _named(scene: Scene, attacks: list[Found], safeties: list[Found]) -> tuple[l
 
 
 def _legal(scene: Scene, rows: Floats) -> Floats:
-    """The strokes (m, 5) that meet a ball that may be hit first; only they are worth playing to the end."""
+    """The strokes (m, 6) that meet a ball that may be hit first; only they are worth playing to the end."""
     rows = scene.raised(rows)
     shots = execute(scene.table, scene.places, rows, physics=scene.physics, until_contact=True)
     return rows[np.isin(shots.facts[:, FIRST_HIT], scene.targets)]
@@ -161,7 +163,7 @@ def _best_by_family(
 
 
 def _promising_kicks(reading: Reading, values: Floats) -> Floats:
-    """(k, 5) the best kicks of each route: their neighbours in direction are looked at more finely."""
+    """(k, 6) the best kicks of each route: their neighbours in direction are looked at more finely."""
     code = reading.outcomes.code
     legal = (code != FOUL) & (code != LOST) & (reading.shots.facts[:, ROUTE] > 0)
     order = [int(e) for e in np.argsort(-values, kind="stable") if legal[e]]
@@ -170,7 +172,7 @@ def _promising_kicks(reading: Reading, values: Floats) -> Floats:
 
 
 def _full_kicks(reading: Reading) -> Floats:
-    """(k, 5) kicks by one or two cushions that meet the target nearly full: some tip and speed makes them stick."""
+    """(k, 6) kicks by one or two cushions that meet the target nearly full: some tip and speed makes them stick."""
     facts, code = reading.shots.facts, reading.outcomes.code
     legal = (code != FOUL) & (code != LOST) & (facts[:, ROUTE] > 0) & (facts[:, ROUTE] < 25)
     cut = np.abs(reading.shots.measures[:, CUT])

@@ -26,6 +26,9 @@ _PUSH_TURNS_RAD = (-0.06, -0.03, 0.03, 0.06)
 def variants(scene: Scene, option: Option) -> list[Option]:
     """The option's neighbours that are still the same shot; what pots a ball is aimed and centred anew for each."""
     rows = scene.raised(_neighbours(option.stroke.row()))
+    if option.intention.over:
+        # Struck below its centre a ball would be scooped.
+        rows = rows[rows[:, HEIGHT_R] >= 0]
     if option.intention.kind in SAFETIES:
         reading = scene.play(rows, trace=True)
         found = [read_option(scene, reading, e, option.source) for e in range(len(rows))]
@@ -42,7 +45,7 @@ def variants(scene: Scene, option: Option) -> list[Option]:
 
 
 def aimed_anew(scene: Scene, option: Option, rows: Floats) -> list[Option]:
-    """An attack with other strokes (m, 5), each aimed and centred anew; those that are still the same shot."""
+    """An attack with other strokes (m, 6), each aimed and centred anew; those that are still the same shot."""
     if option.intention.kind == "pot":
         target = scene.names.index(option.intention.target or "")
         rows = aimed(scene, target, POCKETS.index(option.intention.pocket or ""), rows)
@@ -64,7 +67,7 @@ def _pushed_alike(scene: Scene, option: Option, rows: Floats) -> list[Option]:
 
 
 def _neighbours(row: Floats) -> Floats:
-    """(m, 5) one thing changed at a time, as far as the tip stays on the ball."""
+    """(m, 6) one thing changed at a time, as far as the tip stays on the ball."""
     changed = [(1, row[1] * factor) for factor in _SPEEDS]
     changed += [(column, row[column] + step) for column in (2, 3) for step in _STEPS_R]
     rows = np.repeat(row[None], len(changed), axis=0)
@@ -74,7 +77,7 @@ def _neighbours(row: Floats) -> Floats:
 
 
 def _aimed_alike(scene: Scene, option: Option, rows: Floats) -> Floats:
-    """Strokes (m, 5) turned until they pot the option's ball in its pocket by its cushions, where a small turn does.
+    """Strokes (m, 6) turned until they pot the option's ball in its pocket by its cushions, where a small turn does.
 
     Off a cushion, or by another ball, there is no root to find: aims about the option's are tried.
     """

@@ -161,6 +161,8 @@ _KIND_WORDS = {
     "kick-safety": "Safe off {rails}: hit {target} {word}{side}",
     "escape": "Escape off {rails}: hit {target} {word}{side}",
     "swerve": "Swerve round to {target}, {word}",
+    "jump": "Jump {over}: hit {target} {word}{side}",
+    "jump-pot": "Jump {over}: {target} into the {pocket}",
     "push-out": "Push out to {rests}{hidden}",
     "foul": "Foul on purpose",
     "miss": "No legal hit",
@@ -183,6 +185,7 @@ def name_of(intention: Intention) -> str:
         cushions=route_words(intention.cushions),
         via=" and ".join(ball_words(ball) for ball in intention.via),
         behind=" and ".join(ball_words(ball) for ball in intention.behind),
+        over=" and ".join(ball_words(ball) for ball in intention.over),
         word=word,
         rests=intention.rests,
         hidden=f", behind {' and '.join(ball_words(ball) for ball in intention.behind)}" if intention.behind else "",
@@ -191,6 +194,11 @@ def name_of(intention: Intention) -> str:
 
 
 def detail_of(intention: Intention, stroke: Stroke, table: TableSpec) -> str:
-    """The stroke in short: how the cue ball arrives and how hard it is struck."""
+    """The stroke in short: how the cue ball arrives and how hard it is struck; of a jump how far the butt is raised."""
+    if intention.over:
+        cue = "jump cue" if stroke.cue == "jump" else "playing cue"
+        return (
+            f"{cue}, butt raised {stroke.elevation_deg:.0f}°; {pace_word(lengths_travelled(table, stroke.speed_mps))}"
+        )
     words = [arrival_words(intention.style), speed_words(stroke.speed_mps, table)]
     return "; ".join(word for word in words if word)

@@ -14,10 +14,10 @@ from partita.players.judgement import SIGHTED, Unsighted, judged
 from partita.table.spec import CUSHIONS
 
 # Kinds of shots that pot a ball; all others leave the table to the other player.
-ATTACKS = ("pot", "rail-first", "kick-pot", "bank", "combination", "carom", "kiss", "double-kiss")
+ATTACKS = ("pot", "rail-first", "kick-pot", "bank", "combination", "carom", "kiss", "double-kiss", "jump-pot")
 SAFETIES = (
     "safety-distance", "safety-hide", "safety-thin", "safety-bank", "safety-stick", "kick-and-stick", "kick-safety",
-    "escape", "swerve",
+    "escape", "swerve", "jump",
 )  # fmt: skip
 
 
@@ -25,7 +25,7 @@ SAFETIES = (
 class Caution:
     """Something to watch on a shot: what kind of thing, and in words; `pocket` where it is a scratch."""
 
-    kind: Literal["scratch", "first-hit", "kiss", "jaw", "body"]
+    kind: Literal["scratch", "first-hit", "kiss", "jaw", "body", "jump"]
     words: str
     pocket: str | None = None
 
@@ -45,6 +45,7 @@ class Intention:
     behind : the balls that hide the next player's ball
     after : cushions of the cue ball after the first contact
     rests : of a push-out, where the cue ball comes to rest, in words
+    over : of a jump, the balls that the cue ball flies over
     """
 
     kind: str
@@ -60,6 +61,7 @@ class Intention:
     behind: tuple[str, ...] = ()
     after: tuple[str, ...] = ()
     rests: str = ""
+    over: tuple[str, ...] = ()
 
     @property
     def thickness(self) -> str:
@@ -123,7 +125,7 @@ class Option:
     nobodys: bool = False
 
     def judged(self, player: NDArray[np.float64]) -> tuple[float, float, float]:
-        """What a player (10,) misjudges of it: m, rad, rad (standard deviations)."""
+        """What a player (11,) misjudges of it: m, rad, rad (standard deviations)."""
         at_contact, cue, target = judged(player, tuple(self.unsighted), self.stroke.speed_mps, self.stroke.side)
         return float(at_contact), float(cue), float(target)
 
@@ -153,4 +155,6 @@ def own_id(stroke: Stroke) -> str:
     >>> own_id(Stroke(33.7, 2.0, 0.0, 0.1))
     'own:33.7:2:0:0.1:0'
     """
-    return ":".join(["own", *(f"{round(number, 3) + 0.0:g}" for number in asdict(stroke).values())])
+    numbers = (stroke.aim_deg, stroke.speed_mps, stroke.side, stroke.height, stroke.elevation_deg)
+    cue = [] if stroke.cue == "playing" else [stroke.cue]
+    return ":".join(["own", *(f"{round(number, 3) + 0.0:g}" for number in numbers), *cue])

@@ -11,6 +11,7 @@ from partita.options.scene import Floats, Scene
 from partita.physics.facts import CONTACT_X, CONTACT_Y, CUT, FIRST_HIT, ROUTE, TARGET_DIRECTION
 from partita.physics.pocket_windows import pocket_windows
 from partita.physics.simulate import Executions, execute
+from partita.physics.stroke import level_strokes, no_strokes
 from partita.rows.stroke import AIM_RAD
 
 SPEEDS_MPS = (0.8, 1.2, 1.8, 2.6, 3.6)
@@ -30,7 +31,7 @@ _FIRST_EDGE_RAD, _DOUBLINGS, _HALVINGS = 2.5e-4, 9, 6
 
 
 def pot_rows(scene: Scene) -> Floats:
-    """(m, 5) strokes whose object ball leaves exactly for the open middle of a pocket.
+    """(m, 6) strokes whose object ball leaves exactly for the open middle of a pocket.
 
     For every target worth potting, and each pocket that a direct cut reaches: the aim is the root of
     "direction of the object ball after the contact", taken from the simulator, so that squirt, swerve
@@ -56,7 +57,7 @@ def pot_rows(scene: Scene) -> Floats:
             found.append(solved[good])
         for rows, opening in parts[True]:
             found.append(aimed_at_both(scene, target, opening, rows))
-    return np.concatenate(found) if found else np.zeros((0, 5))
+    return np.concatenate(found) if found else no_strokes()
 
 
 @dataclass(frozen=True)
@@ -82,7 +83,7 @@ def opening_of(scene: Scene, target: int, pocket: int) -> Opening:
 def _guesses(
     scene: Scene, target: int, opening: Opening, speeds: tuple[float, ...], heights: tuple[float, ...]
 ) -> Floats:
-    """(m, 5) ghost-ball aims of a pocket with every speed and tip."""
+    """(m, 6) ghost-ball aims of a pocket with every speed and tip."""
     aim = _ghost_aim(scene, target, opening.direction)
     turn = math.remainder(opening.direction - aim, 2 * math.pi)
     sides = [0.0]
@@ -90,12 +91,9 @@ def _guesses(
         # The target goes to the left: its right side is hit, and outside side is right side.
         sides.append(math.copysign(_SIDE_R, turn))
     rows = [
-        (aim, speed, side, height if side == 0 else 0.8 * height, 0.0)
-        for speed in speeds
-        for height in heights
-        for side in sides
+        (speed, side, height if side == 0 else 0.8 * height) for speed in speeds for height in heights for side in sides
     ]
-    return np.array(rows)
+    return level_strokes(aim, *np.array(rows).T)
 
 
 def _ghost_aim(scene: Scene, target: int, direction: float) -> float:
@@ -104,10 +102,10 @@ def _ghost_aim(scene: Scene, target: int, direction: float) -> float:
 
 
 def aimed(scene: Scene, target: int, pocket: int, rows: Floats) -> Floats:
-    """(k, 5) of strokes (m, 5), aimed to send the target into a pocket directly; those that cannot are left out."""
+    """(k, 6) of strokes (m, 6), aimed to send the target into a pocket directly; those that cannot are left out."""
     opening = opening_of(scene, target, pocket)
     if opening.half_rad <= 0:
-        return np.zeros((0, 5))
+        return no_strokes()
     if opening.folded:
         return aimed_at_both(scene, target, opening, rows)
     rows = rows.copy()

@@ -10,11 +10,11 @@ from numpy.typing import NDArray
 from partita.games.game import SAFETY, Call, Outcomes
 from partita.games.referee import judge, legal_targets, worth_potting
 from partita.games.situation import Situation
-from partita.physics.constants import Physics
+from partita.physics.constants import NO_POCKET, Physics
 from partita.physics.elevation import butts_raised
 from partita.physics.facts import FIRST_HIT
 from partita.physics.simulate import Executions, execute, names_of, physics_of, places_of
-from partita.physics.stroke import Stroke, stroke_of_row
+from partita.physics.stroke import Stroke, no_strokes, stroke_of_row
 from partita.rows.stroke import AIM_RAD
 from partita.table.geometry import Bed, bed_of
 from partita.table.spec import TableSpec
@@ -30,7 +30,7 @@ _RAISED_DEG = 4.0
 class Reading:
     """Strokes played without error, and what the rules say: row e of every array belongs to rows[e].
 
-    rows : (m, 5) strokes; calls : what the shooter said each time; shots, outcomes : as played and judged
+    rows : (m, 6) strokes; calls : what the shooter said each time; shots, outcomes : as played and judged
     """
 
     rows: Floats
@@ -91,11 +91,11 @@ class Scene:
         return float(np.hypot(*(self.places[ball] - self.places[0])))
 
     def raised(self, rows: Floats) -> Floats:
-        """Strokes (m, 5) with the butt raised over what lies behind the cue ball; those that cannot be are left out."""
+        """Strokes (m, 6) with the butt raised over what lies behind the cue ball; those that cannot be are left out."""
         return butts_raised(self.table, self.places, rows, _RAISED_DEG)
 
     def play(self, rows: Floats, *, trace: bool = False, calls: Sequence[Call] | None = None) -> Reading:
-        """Play (m, 5) strokes without error; without calls each is called as it came out."""
+        """Play (m, 6) strokes without error; without calls each is called as it came out."""
         shots = execute(
             self.table, self.places, rows, physics=self.physics, trace_rows=_TRACE_ROWS if trace else 0
         )  # fmt: skip
@@ -104,7 +104,7 @@ class Scene:
 
     def potted(self, shots: Executions) -> NDArray[np.int64]:
         """(m,) the ball each shot is played for: the one hit first when it fell, else the lowest; -1 for none."""
-        wanted = shots.pocketed >= 0
+        wanted = (shots.pocketed >= 0) & (shots.pocketed != NO_POCKET)
         wanted[:, [ball for ball in range(len(self.names)) if ball not in self.worth_potting]] = False
         found = np.where(wanted.any(axis=1), np.argmax(wanted, axis=1), -1)
         first = shots.facts[:, FIRST_HIT]
@@ -121,8 +121,8 @@ class Scene:
 
 
 def rows_of(strokes: Sequence[Stroke]) -> Floats:
-    """(m, 5) rows for the simulator."""
-    return np.array([stroke.row() for stroke in strokes]).reshape(-1, 5)
+    """(m, 6) rows for the simulator."""
+    return np.array([stroke.row() for stroke in strokes]) if strokes else no_strokes()
 
 
 def stroke_of(row: Floats) -> Stroke:

@@ -28,7 +28,7 @@ def can_be_either(option: Option) -> bool:
 
 
 def strokes_of(option: Option, school: str) -> Floats:
-    """(m, 5) a kick struck as a school has it; aims are still the option's."""
+    """(m, 6) a kick struck as a school has it; aims are still the option's."""
     changed = np.array(list(itertools.product(_SPEEDS[school], _SIDES, _HEIGHTS[school])))
     rows = np.repeat(option.stroke.row()[None], len(changed), axis=0)
     rows[:, SPEED_MPS] = np.clip(changed[:, 0] * rows[:, SPEED_MPS], _SLOWEST, _FASTEST)

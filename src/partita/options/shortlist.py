@@ -15,7 +15,7 @@ _MOST_CUSHIONS, _MOST_FREE_CUSHIONS, _ESCAPES_EACH = 3, 2, 3
 
 
 def chance_to_go_in(option: Option, shooter: Floats) -> float:
-    """About what a shooter (10,) makes of an attack, by the room for error that its aims leave him."""
+    """About what a shooter (11,) makes of an attack, by the room for error that its aims leave him."""
     seen = float(shooter[SIGHT]) * (0.25 + abs(math.sin(option.cut_rad)))
     at_contact, cue, target = option.judged(shooter)
     # A turn after the contact is as good as the error of the contact that turns the ball as far.

@@ -5,6 +5,7 @@ import math
 import numpy as np
 
 from partita.options.scene import Floats, Scene
+from partita.physics.stroke import level_strokes, no_strokes
 from partita.rows.stroke import AIM_RAD, ELEVATION_RAD, HEIGHT_R, SIDE_R, SPEED_MPS
 
 # At each target: contacts from thin to full to thin, speeds, and places of the tip (side, height).
@@ -24,11 +25,11 @@ _STICK_HEIGHTS = tuple(np.linspace(-0.4, 0.48, 12))
 _STICK_SPEEDS_MPS = (1.4, 1.9, 2.4, 3.0, 3.7, 4.5)
 _MOST_RAIL_TARGETS = 3
 # Round a blocker: a raised butt with side; the aim starts well to one side.
-_MASSE_DEG, _MASSE_SIDES, _MASSE_SPEEDS_MPS, _MASSE_AIMS = (20.0, 38.0, 55.0), (-0.4, 0.4), (0.9, 1.6), 61
+_MASSE_DEG, _MASSE_SIDES, _MASSE_SPEEDS_MPS, _MASSE_AIMS = (20.0, 40.0, 60.0), (-0.4, 0.4), (1.1, 1.9), 61
 
 
 def fan(scene: Scene) -> Floats:
-    """(m, 5) strokes straight at every target: equal steps of the offset, so that thin hits are as finely seen."""
+    """(m, 6) strokes straight at every target: equal steps of the offset, so that thin hits are as finely seen."""
     strokes_each = len(_FAN_SPEEDS_MPS) * len(_FAN_TIPS)
     contacts = max(_FEWEST_CONTACTS, min(_CONTACTS, _MOST_FAN // (strokes_each * len(scene.targets))) | 1)
     aims = []
@@ -40,7 +41,7 @@ def fan(scene: Scene) -> Floats:
 
 
 def around(scene: Scene, hooked: bool = True) -> Floats:
-    """(m, 5) strokes in every direction, for kicks; counted from the nearest target, so that mirror images agree.
+    """(m, 6) strokes in every direction, for kicks; counted from the nearest target, so that mirror images agree.
 
     hooked : whether extreme side is worth a try as well
     """
@@ -49,7 +50,7 @@ def around(scene: Scene, hooked: bool = True) -> Floats:
 
 
 def rail_first(scene: Scene) -> Floats:
-    """(m, 5) strokes at balls near a rail, by way of that rail: straight at their mirror images, from thin to thin."""
+    """(m, 6) strokes at balls near a rail, by way of that rail: straight at their mirror images, from thin to thin."""
     bed, cue, aims = scene.bed, scene.places[0], []
     offsets = np.linspace(-0.985, 0.985, _RAIL_CONTACTS)
     for target in scene.targets[:_MOST_RAIL_TARGETS]:
@@ -61,12 +62,12 @@ def rail_first(scene: Scene) -> Floats:
                 reach = math.asin(min(1.0, 2 * bed.radius / float(np.hypot(*way))))
                 aims.append(math.atan2(way[1], way[0]) + np.arcsin(offsets * math.sin(reach)))
     if not aims:
-        return np.zeros((0, 5))
+        return no_strokes()
     return _grid(np.concatenate(aims), _RAIL_SPEEDS_MPS, _RAIL_TIPS)
 
 
 def few_kicks(scene: Scene) -> Floats:
-    """(m, 5) a thin sweep of the same directions, for a first list when nothing can be hit straight."""
+    """(m, 6) a thin sweep of the same directions, for a first list when nothing can be hit straight."""
     aims = scene.direction(scene.targets[0]) + 2 * np.pi * np.arange(_DIRECTIONS) / _DIRECTIONS
     return _grid(aims, _KICK_SPEEDS_MPS[1:2], _KICK_TIPS[1:2])
 
@@ -93,7 +94,7 @@ def tips_and_speeds(rows: Floats) -> Floats:
 
 
 def swerves(scene: Scene) -> Floats:
-    """(m, 5) strokes with a raised butt and side, to both sides of every target."""
+    """(m, 6) strokes with a raised butt and side, to both sides of every target."""
     found = []
     for target in scene.targets[:3]:
         aims = scene.direction(target) + np.linspace(-0.6, 0.6, _MASSE_AIMS)
@@ -107,4 +108,4 @@ def swerves(scene: Scene) -> Floats:
 def _grid(aims: Floats, speeds: tuple[float, ...], tips: tuple[tuple[float, float], ...]) -> Floats:
     aim, speed, tip = np.meshgrid(aims, speeds, np.arange(len(tips)), indexing="ij")
     place = np.array(tips)[tip.ravel()]
-    return np.column_stack([aim.ravel(), speed.ravel(), place, np.zeros(aim.size)])
+    return level_strokes(aim.ravel(), speed.ravel(), *place.T)

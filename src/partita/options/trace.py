@@ -9,12 +9,13 @@ from partita.games.game import FOUL, LOST
 from partita.games.referee import after, legal_targets
 from partita.lines.openings import FROZEN_M, is_frozen
 from partita.lines.sight import blockers_of, is_hooked
+from partita.options.flights import Cleared, cleared, flights_of
 from partita.options.naming import ball_words, detail_of, name_of, zone_words
-from partita.options.option import Caution, Intention, Option
+from partita.options.option import ATTACKS, SAFETIES, Caution, Intention, Option
 from partita.options.scene import Floats, Reading, Scene, stroke_of
 from partita.options.thickness import fullness_of
 from partita.physics.constants import BALL_BALL, CUSHION, FACING, JAW_TIP, POCKET
-from partita.physics.facts import CUE_CUSHIONS_BEFORE, CUT, PRESSED, STILL_FROZEN_M, WAY, bend_of, unsighted_way
+from partita.physics.facts import CUE_CUSHIONS_BEFORE, CUT, OVER, PRESSED, STILL_FROZEN_M, WAY, bend_of, unsighted_way
 from partita.physics.simulate import names_of
 from partita.players.judgement import SIGHTED, Unsighted, curved_m, meets_next
 from partita.rows.trace import AFTER, AFTER_OTHER, AT_S, BEFORE, KIND, MET, WHOSE
@@ -173,7 +174,8 @@ def read_option(scene: Scene, reading: Reading, e: int, source: str) -> Option:
     if _met_at_once(scene, story):
         story.route.clear()
     cut = float(reading.shots.measures[e, CUT])
-    intention = _intention(scene, reading, e, story, cut)
+    flown = _flown_over(scene, reading, e, story)
+    intention = _intention(scene, reading, e, story, cut, tuple(scene.names[one.ball] for one in flown))
     stroke = stroke_of(reading.rows[e])
     return Option(
         stroke=stroke,
@@ -184,10 +186,31 @@ def read_option(scene: Scene, reading: Reading, e: int, source: str) -> Option:
         detail=detail_of(intention, stroke, scene.table),
         source=source,
         call=reading.calls[e],
-        watch=_double_kiss(story, intention),
+        watch=(*_double_kiss(story, intention), *_clearance(intention, flown)),
         unsighted=_unsighted(scene, reading, e, story, intention),
-        nobodys=_is_nobodys(scene, story, intention),
+        nobodys=_is_nobodys(scene, story, intention) or _jumps_into_luck(intention),
     )
+
+
+def _flown_over(scene: Scene, reading: Reading, e: int, story: _Story) -> list[Cleared]:
+    """The balls that the cue ball flies over on its way to its first contact."""
+    if not reading.shots.facts[e, OVER]:
+        return []
+    return cleared(flights_of(reading.shots.traces[e]), scene.places, story.target, scene.bed.radius)
+
+
+def _jumps_into_luck(intention: Intention) -> bool:
+    """A jump that goes on by rails or other balls: nobody calls that."""
+    return bool(intention.over) and intention.kind in (*ATTACKS, *SAFETIES) and "jump" not in intention.kind
+
+
+def _clearance(intention: Intention, flown: list[Cleared]) -> tuple[Caution, ...]:
+    """By how much a jump clears what it flies over, struck as it is meant."""
+    if not flown:
+        return ()
+    least = min(flown, key=lambda one: one.margin_m)
+    name = ball_words(intention.over[flown.index(least)])
+    return (Caution("jump", f"clears {name} by {max(1, round(1000 * least.margin_m))} mm"),)
 
 
 def _is_nobodys(scene: Scene, story: _Story, intention: Intention) -> bool:
@@ -207,7 +230,7 @@ def _double_kiss(story: _Story, intention: Intention) -> tuple[Caution, ...]:
     return ()
 
 
-def _intention(scene: Scene, reading: Reading, e: int, story: _Story, cut: float) -> Intention:
+def _intention(scene: Scene, reading: Reading, e: int, story: _Story, cut: float, over: tuple[str, ...]) -> Intention:
     names, call = scene.names, reading.calls[e]
     code = int(reading.outcomes.code[e])
     base = Intention(
@@ -222,6 +245,7 @@ def _intention(scene: Scene, reading: Reading, e: int, story: _Story, cut: float
         cushions=tuple(story.cushions.get(story.target, ())),
         style=_style(story, cut),
         after=tuple(story.cushions.get(0, ())),
+        over=over,
     )
     if call.push_out:
         rests = zone_words(*diamonds(scene.table, *(float(at) for at in reading.shots.finals[e, 0])))
@@ -234,6 +258,7 @@ def _intention(scene: Scene, reading: Reading, e: int, story: _Story, cut: float
     potted = names.index(call.ball)
     pocket = POCKETS[story.pockets.get(potted, call.pocket)]
     kind, via = _attack(story, potted, pocket)
+    kind = "jump-pot" if kind == "pot" and over else kind
     return replace(
         base, kind=kind, potted=call.ball, pocket=pocket,
         cushions=tuple(story.cushions.get(potted, ())), via=tuple(names[ball] for ball in via),
@@ -302,6 +327,8 @@ def _safety(scene: Scene, reading: Reading, e: int, story: _Story, base: Intenti
     hooked = is_hooked(scene.places, scene.targets, others, scene.bed.radius)
     behind = _hidden_behind(scene, reading, e)
     stuck = _stuck(scene, reading, e, story)
+    if base.over and not base.route:
+        return "jump", behind
     if base.route and stuck and base.fullness >= _FULL_STICK and _sent_away(reading, e, story):
         return "kick-and-stick", behind
     if base.route and not _is_rail_first(story):

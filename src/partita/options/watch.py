@@ -10,6 +10,7 @@ from partita.errors import Refused
 from partita.options.naming import POCKET_WORDS, ball_words
 from partita.options.option import Caution, Option
 from partita.options.scene import Scene, rows_of
+from partita.physics.constants import NO_POCKET
 from partita.physics.elevation import least_elevation
 from partita.physics.facts import CUE_CUSHIONS_BEFORE, FIRST_HIT, ROUTE
 from partita.physics.simulate import execute
@@ -59,8 +60,9 @@ def _wrong_hits(scene: Scene, option: Option, first: np.ndarray) -> list[Caution
 
 
 def _scratches(fell: np.ndarray) -> list[Caution]:
-    pockets = [POCKETS[pocket] for pocket in np.unique(fell) if pocket >= 0]
-    return [Caution("scratch", f"scratch in the {POCKET_WORDS[pocket]}", pocket) for pocket in pockets]
+    pockets = [POCKETS[pocket] for pocket in np.unique(fell) if 0 <= pocket < NO_POCKET]
+    found = [Caution("scratch", f"scratch in the {POCKET_WORDS[pocket]}", pocket) for pocket in pockets]
+    return [*found, Caution("scratch", "the cue ball may leave the table")] if np.any(fell == NO_POCKET) else found
 
 
 def _jaws(jaws: np.ndarray) -> list[Caution]:

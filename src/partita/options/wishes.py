@@ -11,7 +11,7 @@ from partita.options.option import route_code
 from partita.options.pots import aimed
 from partita.options.scene import Floats, Scene, stroke_of
 from partita.physics.facts import CUT, FIRST_HIT, ROUTE
-from partita.physics.stroke import Stroke
+from partita.physics.stroke import Cue, Stroke
 from partita.table.spec import POCKETS
 
 # Directions tried for a contact, and how close (rad) the cut must come to the one wished for.
@@ -31,6 +31,7 @@ class Wish:
     side: float = 0.0
     height: float = 0.0
     elevation_deg: float = 0.0
+    cue: Cue = "playing"
     pocket: str | None = None
     fullness: float = 1.0
     side_hit: str = "left"
@@ -47,7 +48,7 @@ def stroke_for(scene: Scene, wish: Wish, label: str) -> Stroke:
     if wish.ball not in scene.names[1:]:
         raise refuse(label, f"ball {wish.ball} is not on the table", f"Use {', '.join(scene.names[1:])}.")
     target = scene.names.index(wish.ball)
-    row = np.array([0.0, wish.speed_mps, wish.side, wish.height, math.radians(wish.elevation_deg)])
+    row = Stroke(0.0, wish.speed_mps, wish.side, wish.height, wish.elevation_deg, wish.cue).row()
     found = _potting(scene, target, row, wish) if wish.pocket else _touching(scene, target, row, wish)
     if found is None:
         raise refuse(label, "no aim does that from here", "Change the speed, the tip or the wish.")

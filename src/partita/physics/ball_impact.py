@@ -16,7 +16,7 @@ import math
 
 from partita.kernels import kernel
 from partita.physics.constants import GAP, RESTING_GAP, SLOW_BALL
-from partita.rows.ball import VX, VY, WX, WY, WZ, X, Y
+from partita.rows.ball import VX, VY, WX, WY, WZ, X, Y, Z
 
 # A pair nearer than this touches. Farther apart than rounding and restored gaps can set balls.
 TOUCHING_GAP = 1e-8
@@ -112,7 +112,7 @@ def add_tied(balls, present, i, j, radius, pairs, count):
     speed, edge = approach_of(balls, i, j), 2.0 * radius + TOUCHING_GAP
     count = _add_pair(pairs, count, i, j)
     for k in range(balls.shape[0]):
-        if k == i or k == j or not present[k]:
+        if k == i or k == j or not present[k] or balls[k, Z] > 0.0:
             continue
         for one in (i, j):
             dx, dy = balls[k, X] - balls[one, X], balls[k, Y] - balls[one, Y]
@@ -154,11 +154,17 @@ def _friction(balls, i, j, nx, ny, normal, physics, radius):
     slip_t = (balls[i, VY] - balls[j, VY]) * nx - (balls[i, VX] - balls[j, VX]) * ny + radius * wz
     slip_z = radius * (wx * ny - wy * nx)
     slip = math.sqrt(slip_t * slip_t + slip_z * slip_z)
-    if slip < 1e-12:
-        return 0.0, 0.0
-    mu = physics.mub_a + physics.mub_b * math.exp(-physics.mub_c * slip)
-    share = -min(mu * normal, slip / 7.0) / slip
+    share = -friction_between(slip, normal, physics)
     return share * slip_t, share * slip_z
+
+
+@kernel
+def friction_between(slip, normal, physics):
+    """Friction impulse for a normal one, as a share of the slip of the two surfaces (m/s) that it acts against."""
+    if slip < 1e-12:
+        return 0.0
+    mu = physics.mub_a + physics.mub_b * math.exp(-physics.mub_c * slip)
+    return min(mu * normal, slip / 7.0) / slip
 
 
 @kernel

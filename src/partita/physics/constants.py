@@ -6,13 +6,17 @@ G = 9.81
 INFINITY = 1e30
 
 # Motion of a ball between two events.
-STILL, ROLLING, SLIDING, POCKETED = 0, 1, 2, 3
+STILL, ROLLING, SLIDING, POCKETED, FLYING = 0, 1, 2, 3, 4
 
 # Event kinds; the names are those of the files.
-EVENT_NAMES = ("stroke", "ball-ball", "cushion", "tip", "facing", "pocket", "slide-to-roll", "stop")
-STROKE, BALL_BALL, CUSHION, JAW_TIP, FACING, POCKET, SLIDE_TO_ROLL, STOP = range(8)
+EVENT_NAMES = (
+    "stroke", "ball-ball", "cushion", "tip", "facing", "pocket", "slide-to-roll", "stop", "landing", "off-table",
+)  # fmt: skip
+STROKE, BALL_BALL, CUSHION, JAW_TIP, FACING, POCKET, SLIDE_TO_ROLL, STOP, LANDING, OFF_TABLE = range(10)
 # Bookkeeping only, never reported: a ball passes between the bed and a pocket's zone.
-ZONE = 8
+ZONE = 10
+# In place of the pocket it fell into: a ball that left the table.
+NO_POCKET = 6
 
 # A slip or speed below this is none: 1 um/s moves a ball less than its own roundness.
 SPEED_EPSILON = 1e-6
@@ -27,6 +31,8 @@ RESTING_GAP = 1e-6
 NO_APPROACH = 1e-7
 # Events closer in time than this (s) fall together: rounding is smaller, what it takes to matter larger.
 SAME_INSTANT = 1e-12
+# A ball that leaves the bed more slowly than this, m/s, stays on it: it would hop 2 mm high.
+LEAST_HOP_MPS = 0.2
 # A shot has some tens of events; a full break a few hundred.
 MAX_EVENTS = 4000
 
@@ -48,6 +54,8 @@ class Physics(NamedTuple):
         Alciatore to the throw measured in Marlow, The Physics of Pocket Billiards, 1995.
     mu_w : friction of the cushion; k_endmass : ball mass over effective end mass of the shaft
     rubber_s : how long the rubber holds a lone ball, s; from memory, measured nowhere (`press`)
+    e_bed, bed_s : restitution of the bed, and how long it presses on a ball, s; judgements, no source (`flight`,
+        `raised_cue`)
     """
 
     mu_s: float = 0.20
@@ -62,3 +70,5 @@ class Physics(NamedTuple):
     e_facing: float = 0.70
     k_endmass: float = 20.0
     rubber_s: float = 0.006
+    e_bed: float = 0.6
+    bed_s: float = 0.0007

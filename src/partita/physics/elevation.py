@@ -67,7 +67,7 @@ def nose_top(table: TableSpec) -> float:
 def butts_raised(
     table: TableSpec, places: NDArray[np.float64], strokes: NDArray[np.float64], from_deg: float
 ) -> NDArray[np.float64]:
-    """Strokes (m, 5) with their butts raised as far as the layout (n, 2) m asks, where that is `from_deg` or more.
+    """Strokes (m, 6) with their butts raised as far as the layout (n, 2) m asks, where that is `from_deg` or more.
 
     Strokes that no elevation of this model makes possible are left out.
     """
@@ -78,7 +78,7 @@ def butts_raised(
 
 @kernel
 def _raise_butts(bed, nose_top_m, places, least, strokes):
-    """Raise the butts of strokes (m, 5) in place where at least `least` rad is needed; -1 where none is enough."""
+    """Raise the butts of strokes (m, 6) in place where at least `least` rad is needed; -1 where none is enough."""
     for e in range(strokes.shape[0]):
         raised, _ = _least(bed, nose_top_m, places, strokes[e])
         if raised < 0.0:
@@ -101,7 +101,7 @@ def _least(bed, nose_top_m, places, stroke):
 
 @kernel
 def _in_the_way(bed, nose_top_m, places, stroke, elevation):
-    """What touches the cue at this elevation. places : (n, 2) m, the cue ball first; stroke : (5,)."""
+    """What touches the cue at this elevation. places : (n, 2) m, the cue ball first; stroke : (6,)."""
     radius, side, height = bed.radius, stroke[SIDE_R], stroke[HEIGHT_R]
     ahead_x, ahead_y = math.cos(stroke[AIM_RAD]), math.sin(stroke[AIM_RAD])
     cosine, sine = math.cos(elevation), math.sin(elevation)

@@ -10,8 +10,8 @@ import math
 from partita.kernels import kernel
 from partita.physics.constants import BALL_BALL, CUSHION, FACING, JAW_TIP
 from partita.physics.prediction import TURN_OF_CUE, TURN_OF_TARGET
-from partita.rows.ball import VX, VY, WX, WY, X, Y
-from partita.rows.trace import AFTER, AFTER_OTHER, AT_S, KIND, MET, WHOSE
+from partita.rows.ball import VX, VY, VZ, WX, WY, X, Y, Z
+from partita.rows.trace import AFTER, AFTER_OTHER, AT_S, HEIGHT, HEIGHT_OTHER, KIND, MET, WHOSE
 
 # What is counted while a shot runs, for the rules and the naming: columns of the facts.
 (
@@ -29,8 +29,10 @@ from partita.rows.trace import AFTER, AFTER_OTHER, AT_S, KIND, MET, WHOSE
     BESIDE,  # 1 + the pocket beside which the last of the target's cushions was met, 0 for none
     PRESSED,  # 1 when the first contact drove the ball into a rubber before it was over
     KISSED,  # contacts of cue ball and target after their first
-) = range(14)
-FACTS = 14
+    OFF,  # balls that left the table
+    OVER,  # 1 when the cue ball flew over a ball before its first contact
+) = range(16)
+FACTS = 16
 # And the measured ones.
 (
     CONTACT_TIME,
@@ -88,6 +90,25 @@ def count_rails(ws, i, other, kind, bed, facts, measures):
     elif i == facts[FIRST_HIT] and kind == CUSHION:
         facts[TARGET_CUSHIONS] += 1
         facts[BESIDE] = 1 + _pocket_beside(bed, ws.balls[i, X], ws.balls[i, Y])
+
+
+@kernel
+def count_flight(ws, now, met, radius, facts):
+    """Keep, as a flight of the cue ball ends, whether it led over a ball; the one that it meets (-1 none) apart."""
+    if facts[FIRST_HIT] >= 0:
+        return
+    lasted = now - ws.since[0]
+    vx, vy = ws.balls[0, VX], ws.balls[0, VY]
+    squared = max(vx * vx + vy * vy, 1e-12)
+    for k in range(1, ws.balls.shape[0]):
+        if k == met or not ws.present[k]:
+            continue
+        # It lies still: nothing has been hit. How near the way over the cloth leads by it, if not at its beginning.
+        px, py = ws.balls[0, X] - ws.balls[k, X], ws.balls[0, Y] - ws.balls[k, Y]
+        nearest = min(lasted, -(px * vx + py * vy) / squared)
+        px, py = px + nearest * vx, py + nearest * vy
+        if nearest > 0.0 and px * px + py * py < 4.0 * radius * radius:
+            facts[OVER] = 1
 
 
 @kernel
@@ -204,7 +225,9 @@ def note(trace, row, ws, now, kind, i, other):
     trace[row, AFTER] = ws.phase[i]
     for column in range(7):
         trace[row, AFTER + 1 + column] = ws.balls[i, column]
+    trace[row, HEIGHT], trace[row, HEIGHT + 1] = ws.balls[i, Z], ws.balls[i, VZ]
     if kind == BALL_BALL:
+        trace[row, HEIGHT_OTHER], trace[row, HEIGHT_OTHER + 1] = ws.balls[other, Z], ws.balls[other, VZ]
         trace[row, AFTER_OTHER] = ws.phase[other]
         for column in range(7):
             trace[row, AFTER_OTHER + 1 + column] = ws.balls[other, column]

@@ -13,9 +13,13 @@ from partita.physics.constants import (
     BALL_BALL,
     CUSHION,
     FACING,
+    FLYING,
     INFINITY,
     JAW_TIP,
+    LANDING,
     MAX_EVENTS,
+    NO_POCKET,
+    OFF_TABLE,
     POCKET,
     POCKETED,
     RESTING_GAP,
@@ -32,31 +36,34 @@ from partita.physics.facts import (
     EVENTS,
     FIRST_HIT,
     MISCUE,
+    OFF,
     PRESSED,
     SECONDS,
     STATUS,
     begin_way,
     count_contact,
+    count_flight,
     count_rails,
     leave_first_contact,
     leave_rail,
     note,
     note_before,
 )
-from partita.physics.motion import advance, finish_phase, launch
+from partita.physics.flight import bounce, impact_in_space, rubber_impact
+from partita.physics.motion import advance, finish_phase, launch, launch_miscued, slips
 from partita.physics.prediction import (
     RUBBER_S,
     TURN_OF_CUE,
     TURN_OF_TARGET,
     begin_phase,
-    on_nose,
     predict,
-    zone_at,
 )
 from partita.physics.press import gather, is_pressed, meets_while_held, press, takes_part
+from partita.physics.raised_cue import launch_raised
+from partita.physics.zones import on_nose, zone_at
 from partita.rows.ball import COLUMNS as BALL_COLUMNS
-from partita.rows.ball import X, Y
-from partita.rows.stroke import CUE_TURN_RAD, EXECUTED, RUBBER, TARGET_TURN_RAD
+from partita.rows.ball import X, Y, Z
+from partita.rows.stroke import CUE_TURN_RAD, ELEVATION_RAD, EXECUTED, RUBBER, TARGET_TURN_RAD
 from partita.rows.trace import BEFORE, BEFORE_OTHER
 
 
@@ -93,7 +100,7 @@ def set_before_noses(balls, i, bed):
 def run(ws, places, pocketed, stroke, until_contact, bed, physics, finals, facts, measures, trace):
     """Play one stroke. Returns the number of trace rows written.
 
-    places : (n, 2) m, ball 0 is the cue ball; stroke : (5,) as it is meant, or (8,) as executed (`rows.stroke`)
+    places : (n, 2) m, ball 0 is the cue ball; stroke : (6,) as it is meant, or (9,) as executed (`rows.stroke`)
     pocketed : (n,) int8, in: -1 on the table, -2 not in play; out: the pocket it fell into, or -1
     until_contact : stop at the first ball-ball contact (for aiming)
     finals : (n, 2) m; facts : (FACTS,) int32; measures : (MEASURES,) float64
@@ -105,8 +112,7 @@ def run(ws, places, pocketed, stroke, until_contact, bed, physics, finals, facts
     measures[:] = 0.0
     begin_way(places, measures)
     _set_answers(ws, stroke, physics)
-    facts[MISCUE] = launch(stroke, physics.k_endmass, bed.radius, ws.balls)
-    begin_phase(ws, 0, 0.0, physics, bed.radius)
+    _strike(ws, stroke, bed, physics, facts)
     predict(ws, 0, 0.0, bed)
     rows = note(trace, 0, ws, 0.0, STROKE, 0, -1)
     now, done = 0.0, False
@@ -119,12 +125,14 @@ def run(ws, places, pocketed, stroke, until_contact, bed, physics, finals, facts
             break
         now = ws.next_time[i]
         kind, other = ws.next_kind[i], ws.next_with[i]
+        if ws.phase[0] == FLYING and (i == 0 or (other == 0 and kind == BALL_BALL)):
+            count_flight(ws, now, i + other if kind == BALL_BALL else -1, bed.radius, facts)
         _bring_to(ws, i, now, physics, bed.radius)
         if kind == BALL_BALL:
             rows = _meet_balls(ws, i, other, now, bed, physics, facts, measures, trace, rows)
             done = until_contact
             continue
-        if kind == CUSHION and meets_while_held(ws, i, other, now, bed):
+        if kind == CUSHION and ws.phase[i] != FLYING and meets_while_held(ws, i, other, now, bed):
             rows, pressed = _press(ws, i, -1, now, bed, physics, facts, measures, trace, rows)
             if pressed:
                 done = until_contact and facts[CONTACTS] > 0
@@ -132,6 +140,7 @@ def run(ws, places, pocketed, stroke, until_contact, bed, physics, finals, facts
         count_rails(ws, i, other, kind, bed, facts, measures)
         note_before(trace, rows, BEFORE, ws.balls, i)
         _happen(ws, i, other, kind, now, bed, physics, pocketed)
+        facts[OFF] += kind == OFF_TABLE
         facts[EVENTS] += 1
         leave_rail(ws, i, kind, facts, measures)
         if kind != ZONE:
@@ -142,6 +151,19 @@ def run(ws, places, pocketed, stroke, until_contact, bed, physics, finals, facts
     for j in range(places.shape[0]):
         finals[j, 0], finals[j, 1] = ws.balls[j, X], ws.balls[j, Y]
     return rows
+
+
+@kernel
+def _strike(ws, stroke, bed, physics, facts):
+    """The cue ball leaves the tip."""
+    facts[MISCUE] = slips(stroke)
+    if facts[MISCUE]:
+        launch_miscued(stroke, ws.balls)
+    elif stroke[ELEVATION_RAD] > 0.0:
+        launch_raised(stroke, physics, bed.radius, ws.balls)
+    else:
+        launch(stroke, physics.k_endmass, bed.radius, ws.balls)
+    begin_phase(ws, 0, 0.0, physics, bed.radius)
 
 
 @kernel
@@ -187,10 +209,16 @@ def _meet_balls(ws, i, j, now, bed, physics, facts, measures, trace, rows):
         # Near enough to be touching too: brought up to date, so that it can be seen.
         if k != i and k != j and ws.present[k] and ws.phase[k] != STILL and _is_near(ws.balls, i, j, k, bed.radius):
             _bring_to(ws, k, now, physics, bed.radius)
-    tied = add_tied(ws.balls, ws.present, i, j, bed.radius, ws.pairs, 0)
+    in_the_air = ws.phase[i] == FLYING or ws.phase[j] == FLYING
+    if in_the_air:
+        ws.pairs[0, 0], ws.pairs[0, 1], tied = i, j, 1
+    else:
+        tied = add_tied(ws.balls, ws.present, i, j, bed.radius, ws.pairs, 0)
     for k in range(ws.balls.shape[0]):
+        if in_the_air:
+            break
         # Elsewhere on the table, in a broken rack's other half: equally hard, so equally first.
-        due = ws.next_kind[k] == BALL_BALL and ws.next_time[k] <= now + SAME_INSTANT
+        due = ws.next_kind[k] == BALL_BALL and ws.next_time[k] <= now + SAME_INSTANT and not _flies(ws, k)
         if due and k != i and k != j and is_tied(ws.next_speed[i], ws.next_speed[k]):
             _bring_to(ws, k, now, physics, bed.radius)
             _bring_to(ws, ws.next_with[k], now, physics, bed.radius)
@@ -201,7 +229,9 @@ def _meet_balls(ws, i, j, now, bed, physics, facts, measures, trace, rows):
         note_before(trace, rows + c, BEFORE_OTHER, ws.balls, ws.pairs[c, 1])
     # Counted and noted before anything changes; predicted only when all of them have their new motion.
     first_hit = facts[CONTACTS] == tied
-    if tied == 1:
+    if in_the_air:
+        impact_in_space(ws.balls, i, j, physics, bed.radius)
+    elif tied == 1:
         ball_impact(ws.balls, i, j, physics, bed.radius)
     else:
         tied_impacts(ws.balls, ws.pairs, tied, physics, bed.radius, ws.tied)
@@ -214,7 +244,7 @@ def _meet_balls(ws, i, j, now, bed, physics, facts, measures, trace, rows):
     for c in range(tied):
         facts[EVENTS] += 1
         rows = note(trace, rows, ws, now, BALL_BALL, ws.pairs[c, 0], ws.pairs[c, 1])
-    if tied == 1 and (is_pressed(ws, i, bed) or is_pressed(ws, j, bed)):
+    if tied == 1 and not in_the_air and (is_pressed(ws, i, bed) or is_pressed(ws, j, bed)):
         if first_hit:
             facts[PRESSED] = 1
         rows, pressed = _press(ws, i, j, now, bed, physics, facts, measures, trace, rows)
@@ -227,6 +257,12 @@ def _meet_balls(ws, i, j, now, bed, physics, facts, measures, trace, rows):
         predict(ws, ws.pairs[c, 0], now, bed)
         predict(ws, ws.pairs[c, 1], now, bed)
     return rows
+
+
+@kernel
+def _flies(ws, i):
+    """True when ball i, or the one that it is about to meet, is in the air."""
+    return ws.phase[i] == FLYING or ws.phase[ws.next_with[i]] == FLYING
 
 
 @kernel
@@ -267,8 +303,11 @@ def _happen(ws, i, other, kind, now, bed, physics, pocketed):
         _meet_nose(ws, i, other, bed, physics)
     elif kind == JAW_TIP or kind == FACING:
         _meet_jaw(ws, i, other, kind, bed, physics)
-    elif kind == POCKET:
-        pocketed[i] = other
+    elif kind == LANDING:
+        ws.balls[i, Z] = 0.0
+        bounce(ws.balls, i, physics, bed.radius)
+    elif kind == POCKET or kind == OFF_TABLE:
+        pocketed[i] = other if kind == POCKET else NO_POCKET
         for column in range(2, BALL_COLUMNS):
             ws.balls[i, column] = 0.0
         ws.phase[i] = POCKETED
@@ -294,6 +333,14 @@ def _meet_nose(ws, i, cushion, bed, physics):
     axis = 1 if cushion < 2 else 0
     sign = 1.0 if cushion == 1 or cushion == 3 else -1.0
     out_x, out_y = (sign, 0.0) if axis == 0 else (0.0, sign)
+    if ws.phase[i] == FLYING:
+        far = (bed.length if axis == 0 else bed.width) if sign > 0.0 else 0.0
+        gap, low = sign * (far - ws.balls[i, axis]), bed.sine * bed.radius - ws.balls[i, Z]
+        size = math.hypot(gap, low)
+        rubber_impact(
+            ws.balls, i, out_x * gap / size, out_y * gap / size, low / size, physics.e_c, physics.mu_w, bed.radius
+        )  # fmt: skip
+        return
     speed = cushion_impact(
         ws.balls, i, out_x, out_y, bed.sine, bed.cosine, physics.e_c, physics.mu_w, physics.mu_s, bed.radius
     )  # fmt: skip
@@ -312,6 +359,10 @@ def _meet_jaw(ws, i, jaw, kind, bed, physics):
         out_x, out_y = bed.tip[pocket, side, 0] - ws.balls[i, X], bed.tip[pocket, side, 1] - ws.balls[i, Y]
         size = math.sqrt(out_x * out_x + out_y * out_y)
         out_x, out_y = out_x / size, out_y / size
+    if ws.phase[i] == FLYING:
+        rubber_impact(ws.balls, i, out_x, out_y, 0.0, physics.e_facing, physics.mu_w, bed.radius)
+        _leave_zone(ws, i, bed)
+        return
     speed = cushion_impact(
         ws.balls, i, out_x, out_y, bed.sine, bed.cosine, physics.e_facing, physics.mu_w, physics.mu_s, bed.radius
     )  # fmt: skip
@@ -341,7 +392,7 @@ def run_batch(
     """Play many strokes, each by `run` at its address, so that the simulator is compiled once for everybody.
 
     run_at : address of `run`; ws : a workspace for n balls
-    places : (m, n, 2) m, or (1, n, 2) for the same layout each time; strokes : (m, 5); both contiguous
+    places : (m, n, 2) m, or (1, n, 2) for the same layout each time; strokes : (m, 6); both contiguous
     in_play : (n,) int8, -1 or -2; finals : (m, n, 2) m; pocketed : (m, n) int8
     facts : (m, FACTS) int32; measures : (m, MEASURES)
     trace : (m, k, TRACE_COLUMNS), or k = 0 for none; rows : (m,) int64, rows written

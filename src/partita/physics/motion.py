@@ -3,16 +3,17 @@
 Source: the classical mechanics of a sliding and rolling sphere (Coriolis, Theorie mathematique des
 effets du jeu de billard, 1835); notation of `docs/physics.md`.
 
-balls : (n, 9) rows of `rows.ball`, m, m/s, rad/s, m/s^2. Kernels take all rows and the index of one: a row of its own
+balls : (n, 11) rows of `rows.ball`, m, m/s, rad/s, m/s^2. Kernels take all rows and the index of one: a row of its own
 would cost a reference count at each call.
 
-`elapsed` and times are s, radius m; phase : one of `constants`; stroke : (5,) as `Stroke.row` gives it.
+`elapsed` and times are s, radius m; phase : one of `constants`; stroke : (6,) as `Stroke.row` gives it.
 """
 
 import math
 
 from partita.kernels import kernel
 from partita.physics.constants import (
+    FLYING,
     INFINITY,
     MISCUE_SPEED,
     MISCUE_TURN,
@@ -23,16 +24,19 @@ from partita.physics.constants import (
     TIP_LIMIT,
     G,
 )
-from partita.rows.ball import AX, AY, VX, VY, WX, WY, WZ, X, Y
-from partita.rows.stroke import AIM_RAD, ELEVATION_RAD, HEIGHT_R, SIDE_R, SPEED_MPS
+from partita.rows.ball import AX, AY, VX, VY, VZ, WX, WY, WZ, X, Y, Z
+from partita.rows.stroke import AIM_RAD, HEIGHT_R, SIDE_R, SPEED_MPS
 
 
 @kernel
 def begin_motion(balls, i, physics, radius):
     """Set ball i's acceleration from its state. Returns its phase and how long that lasts, s.
 
-    STILL, ROLLING or SLIDING, from the slip of the cloth contact point and the speed.
+    STILL, ROLLING or SLIDING, from the slip of the cloth contact point and the speed; FLYING off the bed.
     """
+    if balls[i, Z] > 0.0 or balls[i, VZ] > 0.0:
+        balls[i, AX], balls[i, AY] = 0.0, 0.0
+        return FLYING, time_to_land(balls[i, Z], balls[i, VZ])
     vx, vy = balls[i, VX], balls[i, VY]
     slip_x, slip_y = vx - radius * balls[i, WY], vy + radius * balls[i, WX]
     slip = math.sqrt(slip_x * slip_x + slip_y * slip_y)
@@ -54,6 +58,12 @@ def begin_motion(balls, i, physics, radius):
 def advance(balls, i, phase, physics, radius, elapsed):
     """Move ball i forward by `elapsed` s within its phase, in place."""
     if elapsed <= 0.0:
+        return
+    if phase == FLYING:
+        balls[i, X] += elapsed * balls[i, VX]
+        balls[i, Y] += elapsed * balls[i, VY]
+        balls[i, Z] = max(0.0, balls[i, Z] + elapsed * (balls[i, VZ] - 0.5 * G * elapsed))
+        balls[i, VZ] -= G * elapsed
         return
     if phase != STILL:
         ax, ay = elapsed * balls[i, AX], elapsed * balls[i, AY]
@@ -85,35 +95,57 @@ def finish_phase(balls, i, phase, radius):
 
 
 @kernel
-def launch(stroke, k_endmass, radius, balls):
-    """Set the cue ball (row 0) moving: velocity and spin from a stroke, with squirt. True for a miscue.
+def time_to_land(height, rising):
+    """How long, s, a ball at that height, m, with that vertical speed, m/s, stays in the air."""
+    return (rising + math.sqrt(rising * rising + 2.0 * G * height)) / G
 
-    stroke : (5,) aim rad (counter-clockwise from +x, where the cue points), launch speed m/s,
-        side and height in R (side to the right), elevation rad
+
+@kernel
+def rub_on_cloth(balls, i, load, radius, mu_s):
+    """The cloth's friction on ball i under a load, an impulse per mass, m/s: it stops a slip and turns none round."""
+    cx, cy = balls[i, VX] - radius * balls[i, WY], balls[i, VY] + radius * balls[i, WX]
+    slip = math.sqrt(cx * cx + cy * cy)
+    if slip < 1e-12:
+        return
+    share = min(mu_s * load / slip, 1.0 / 3.5)
+    balls[i, VX] -= share * cx
+    balls[i, VY] -= share * cy
+    balls[i, WX] -= 2.5 * share * cy / radius
+    balls[i, WY] += 2.5 * share * cx / radius
+
+
+@kernel
+def launch(stroke, k_endmass, radius, balls):
+    """Set the cue ball (row 0) moving from a level stroke (6,): velocity and spin, with squirt.
+
+    Of a raised one it is `raised_cue`.
     Source: squirt from the effective end mass (Alciatore, technical proof A.31, from memory).
     """
-    aim, speed, side, height, elevation = (
-        stroke[AIM_RAD],
-        stroke[SPEED_MPS],
-        stroke[SIDE_R],
-        stroke[HEIGHT_R],
-        stroke[ELEVATION_RAD],
-    )
-    if side * side + height * height > TIP_LIMIT * TIP_LIMIT + 1e-9:
-        away = aim + MISCUE_TURN * min(1.0, max(-1.0, side))
-        balls[0, VX], balls[0, VY] = MISCUE_SPEED * speed * math.cos(away), MISCUE_SPEED * speed * math.sin(away)
-        return True
+    aim, speed, side, height = stroke[AIM_RAD], stroke[SPEED_MPS], stroke[SIDE_R], stroke[HEIGHT_R]
     direction = aim + squirt_angle(side, k_endmass)
     balls[0, VX] = speed * math.cos(direction)
     balls[0, VY] = speed * math.sin(direction)
     forward_x, forward_y = math.cos(aim), math.sin(aim)
     right_x, right_y = forward_y, -forward_x
-    scale = 5.0 * speed / (2.0 * radius * math.cos(elevation))
-    along = scale * side * math.sin(elevation)
-    balls[0, WX] = along * forward_x - scale * height * right_x
-    balls[0, WY] = along * forward_y - scale * height * right_y
-    balls[0, WZ] = scale * side * math.cos(elevation)
-    return False
+    scale = 5.0 * speed / (2.0 * radius)
+    balls[0, WX] = -scale * height * right_x
+    balls[0, WY] = -scale * height * right_y
+    balls[0, WZ] = scale * side
+
+
+@kernel
+def slips(stroke):
+    """True for a stroke that miscues: the tip is too far off centre."""
+    side, height = stroke[SIDE_R], stroke[HEIGHT_R]
+    return side * side + height * height > TIP_LIMIT * TIP_LIMIT + 1e-9
+
+
+@kernel
+def launch_miscued(stroke, balls):
+    """Set the cue ball trickling away from the tip, without spin. A judgement, no source."""
+    away = stroke[AIM_RAD] + MISCUE_TURN * min(1.0, max(-1.0, stroke[SIDE_R]))
+    slow = MISCUE_SPEED * stroke[SPEED_MPS]
+    balls[0, VX], balls[0, VY] = slow * math.cos(away), slow * math.sin(away)
 
 
 @kernel

@@ -15,6 +15,7 @@ from numpy.typing import NDArray
 
 from partita.kernels import kernel
 from partita.physics.simulate import execute
+from partita.physics.stroke import level_strokes
 from partita.table.geometry import Bed, Floats, bed_of
 from partita.table.layout import rubber_overlap
 from partita.table.spec import TableSpec
@@ -109,8 +110,7 @@ def _can_lie(bed: Bed, pocket: int, place: Floats) -> bool:
 def _rolled(table: TableSpec, pocket: int, places: Floats, directions: Floats) -> NDArray[np.bool_]:
     """Whether a ball from each of (n, 2) places rolled in each of its (n, k) directions drops, (n, k)."""
     tries = directions.shape[1]
-    strokes = np.zeros((directions.size, 5))
-    strokes[:, 0], strokes[:, 1] = directions.ravel(), _SPEED_MPS
+    strokes = level_strokes(directions.ravel(), _SPEED_MPS)
     played = execute(table, np.repeat(places, tries, axis=0)[:, None], strokes)
     drops: NDArray[np.bool_] = played.pocketed[:, 0] == pocket
     return drops.reshape(directions.shape)
@@ -133,7 +133,7 @@ def mouth_width(table: TableSpec, pocket: int, speed_mps: float, turn_rad: float
     places = bed.mouth[pocket] - _START_M * away + _OFFSETS_M[:, None] * np.array([-away[1], away[0]])
     size = np.array([bed.length, bed.width])
     places = places[np.minimum(places, size - places).min(axis=1) >= bed.reach]
-    strokes = np.tile([direction, speed_mps, 0.0, _ROLLING_HEIGHT, 0.0], (len(places), 1))
+    strokes = level_strokes(np.full(len(places), direction), speed_mps, heights=_ROLLING_HEIGHT)
     first, end = _longest_run(execute(table, places[:, None], strokes).pocketed[:, 0] == pocket)
     return float((end - first) * (_OFFSETS_M[1] - _OFFSETS_M[0]))
 

@@ -20,8 +20,10 @@ from partita.physics.constants import (
     BALL_BALL,
     CUSHION,
     FACING,
+    FLYING,
     INFINITY,
     JAW_TIP,
+    LANDING,
     POCKET,
     POCKETED,
     SAME_INSTANT,
@@ -30,10 +32,13 @@ from partita.physics.constants import (
     STILL,
     STOP,
     ZONE,
+    G,
 )
+from partita.physics.flight_prediction import flies_past, in_flight_over_bed, meets_in_space
 from partita.physics.motion import begin_motion
 from partita.physics.roots import first_entry, rising_zero, stays_below, stays_outside
-from partita.rows.ball import AX, AY, VX, VY, X, Y
+from partita.physics.zones import on_nose, pocket_near
+from partita.rows.ball import AX, AY, VX, VY, VZ, X, Y, Z
 from partita.rows.ball import COLUMNS as BALL_COLUMNS
 
 Floats = NDArray[np.float64]
@@ -95,30 +100,6 @@ def new_workspace(count: int) -> Workspace:
 
 
 @kernel
-def zone_at(bed, x, y):
-    """0 over the bed, k + 1 in the zone of pocket k: where the centre is past a nose contact line."""
-    inside_x = bed.reach <= x <= bed.length - bed.reach
-    inside_y = bed.reach <= y <= bed.width - bed.reach
-    if inside_x and inside_y:
-        return 0
-    return 1 + _pocket_near(bed, x, y)
-
-
-@kernel
-def _pocket_near(bed, x, y):
-    column = 0 if x < bed.length / 4 else (2 if x > 0.75 * bed.length else 1)
-    return column + (3 if y > bed.width / 2 else 0)
-
-
-@kernel
-def on_nose(bed, cushion, x, y):
-    """True when a contact at (x, y) meets the straight nose, not a pocket's mouth."""
-    if cushion < 2:
-        return bed.nose_x[0] <= x <= bed.nose_x[1] or bed.nose_x[2] <= x <= bed.nose_x[3]
-    return bed.nose_y[0] <= y <= bed.nose_y[1]
-
-
-@kernel
 def _keep_earlier(ws, i, time, kind, other):
     if time < ws.next_time[i]:
         ws.next_time[i] = time
@@ -157,13 +138,28 @@ def predict(ws, i, now, bed):
     if moves:
         ws.next_time[i] = ws.ends[i]
         ws.next_kind[i] = SLIDE_TO_ROLL if ws.phase[i] == SLIDING else STOP
-        if ws.zone[i] == 0:
+        if ws.phase[i] == FLYING:
+            _predict_flight(ws.balls, i, ws, now, bed)
+        elif ws.zone[i] == 0:
             _predict_noses(ws.balls, i, ws, now, bed)
         else:
             _predict_jaws(ws.balls, i, ws, now, bed)
     for j in range(ws.balls.shape[0]):
         if j != i and ws.phase[j] != POCKETED and (moves or ws.phase[j] != STILL):
             _predict_pair(ws.balls, i, j, ws, now, 2.0 * bed.radius)
+
+
+@kernel
+def _predict_flight(balls, i, ws, now, bed):
+    ws.next_kind[i] = LANDING
+    if ws.zone[i] == 0:
+        time, kind, other = in_flight_over_bed(balls, i, bed, ws.ends[i] - now)
+        _keep_earlier(ws, i, now + time, kind, other)
+        return
+    _predict_jaws(balls, i, ws, now, bed)
+    later, kind = flies_past(balls, i, bed, ws.zone[i] - 1, ws.next_kind[i], ws.next_time[i] - now)
+    if kind != ws.next_kind[i]:
+        ws.next_time[i], ws.next_kind[i] = now + later, kind
 
 
 @kernel
@@ -188,7 +184,7 @@ def _predict_noses(balls, i, ws, now, bed):
     if on_nose(bed, cushion, x, y):
         _keep_earlier(ws, i, now + best, CUSHION, cushion)
     else:
-        _keep_earlier(ws, i, now + best, ZONE, 1 + _pocket_near(bed, x, y))
+        _keep_earlier(ws, i, now + best, ZONE, 1 + pocket_near(bed, x, y))
 
 
 @kernel
@@ -264,6 +260,9 @@ def _predict_pair(balls, i, j, ws, now, touching):
         horizon = min(horizon, ws.ends[j] - now + SAME_INSTANT)
     if stays_outside(px, py, vx, vy, ax, ay, touching, horizon):
         return
+    if ws.phase[i] == FLYING or ws.phase[j] == FLYING:
+        _predict_pair_in_space(balls, i, j, ws, now, px, py, vx, vy, ax, ay, touching, horizon)
+        return
     time = first_entry(px, py, vx, vy, ax, ay, touching, horizon)
     if time >= INFINITY:
         return
@@ -272,3 +271,21 @@ def _predict_pair(balls, i, j, ws, now, touching):
     _keep_contact(ws, i, now + time, j, speed)
     if ws.next_time[i] == now + time and ws.next_with[i] == j:
         _keep_contact(ws, j, now + time, i, speed)
+
+
+@kernel
+def _predict_pair_in_space(balls, i, j, ws, now, px, py, vx, vy, ax, ay, touching, horizon):
+    """The same with the heights of both; place, velocity and acceleration of i from j over the cloth are given."""
+    height, rising, falls = balls[i, Z] - balls[j, Z], balls[i, VZ] - balls[j, VZ], 0.0
+    if ws.phase[i] == FLYING:
+        falls -= G
+    if ws.phase[j] == FLYING:
+        dt = now - ws.since[j]
+        height -= dt * (balls[j, VZ] - 0.5 * G * dt)
+        rising += G * dt
+        falls += G
+    time, speed = meets_in_space(px, py, height, vx, vy, rising, ax, ay, falls, touching, horizon)
+    if time < INFINITY:
+        _keep_contact(ws, i, now + time, j, speed)
+        if ws.next_time[i] == now + time and ws.next_with[i] == j:
+            _keep_contact(ws, j, now + time, i, speed)

@@ -19,7 +19,7 @@ import math
 
 from partita.kernels import kernel
 from partita.physics.ball_impact import TOUCHING_GAP, approach_of, ball_impact
-from partita.physics.constants import BALL_BALL, CUSHION, NO_APPROACH, RESTING_GAP, G
+from partita.physics.constants import BALL_BALL, CUSHION, FLYING, NO_APPROACH, RESTING_GAP, G
 from partita.physics.facts import (
     CONTACTS,
     EVENTS,
@@ -30,7 +30,9 @@ from partita.physics.facts import (
     note,
     note_before,
 )
-from partita.physics.prediction import RUBBER_S, begin_phase, on_nose
+from partita.physics.motion import rub_on_cloth
+from partita.physics.prediction import RUBBER_S, begin_phase
+from partita.physics.zones import on_nose
 from partita.rows.ball import VX, VY, WX, WY, WZ, X, Y
 from partita.rows.trace import BEFORE, BEFORE_OTHER
 
@@ -94,7 +96,7 @@ def meets_while_held(ws, i, side, now, bed):
     if speed_into(ws.balls, i, side) <= LEAST_MPS:
         return False
     for k in range(ws.balls.shape[0]):
-        if k == i or not ws.present[k] or ws.zone[k] != 0:
+        if k == i or not ws.present[k] or ws.zone[k] != 0 or ws.phase[k] == FLYING:
             continue
         late = now - ws.since[k]
         x, y = ws.balls[k, X] + late * ws.balls[k, VX], ws.balls[k, Y] + late * ws.balls[k, VY]
@@ -114,7 +116,7 @@ def gather(ws, i, j, bed):
     """Choose who takes part: the balls about i and j (-1 for none). False when the press cannot be followed."""
     for k in range(ws.balls.shape[0]):
         ws.pressing[k, _IN] = 0.0
-        if not ws.present[k]:
+        if not ws.present[k] or ws.phase[k] == FLYING:
             continue
         if k == i or k == j or _is_about(ws, i, k, bed.radius) or (j >= 0 and _is_about(ws, j, k, bed.radius)):
             if ws.zone[k] != 0:
@@ -239,7 +241,7 @@ def _step_all(ws, bed, physics, stiffness, step):
             # The force whose part across the nose is stiffness times depth.
             _push(ws.balls, k, side, returned * stiffness * depth / bed.cosine * step, step, bed, physics)
         else:
-            _drag(ws.balls, k, G * step, bed.radius, physics.mu_s)
+            rub_on_cloth(ws.balls, k, G * step, bed.radius, physics.mu_s)
         ws.balls[k, X] += 0.5 * step * ws.balls[k, VX]
         ws.balls[k, Y] += 0.5 * step * ws.balls[k, VY]
 
@@ -273,20 +275,6 @@ def _push(balls, k, side, impulse, step, bed, physics):
     balls[k, VX], balls[k, VY] = vx * along_x + vy * out_x, vx * along_y + vy * out_y
     balls[k, WX], balls[k, WY] = (wx * along_x + wy * out_x) / radius, (wx * along_y + wy * out_y) / radius
     balls[k, WZ] = wz / radius
-
-
-@kernel
-def _drag(balls, k, load, radius, mu_s):
-    """The cloth's friction on ball k in one step under a load, m/s; rolling friction is too small to count."""
-    cx, cy = balls[k, VX] - radius * balls[k, WY], balls[k, VY] + radius * balls[k, WX]
-    slip = math.sqrt(cx * cx + cy * cy)
-    if slip < 1e-12:
-        return
-    share = min(mu_s * load / slip, 1.0 / 3.5)
-    balls[k, VX] -= share * cx
-    balls[k, VY] -= share * cy
-    balls[k, WX] -= 2.5 * share * cy / radius
-    balls[k, WY] += 2.5 * share * cx / radius
 
 
 @kernel

@@ -133,6 +133,19 @@ def first_entry(px, py, vx, vy, ax, ay, radius, horizon):
 
 
 @kernel
+def first_entry_in_space(px, py, pz, vx, vy, vz, ax, ay, az, radius, horizon):
+    """`first_entry` into a ball about the origin, three numbers each."""
+    gap = px * px + py * py + pz * pz - radius * radius
+    approach = px * vx + py * vy + pz * vz
+    if gap <= 0.0:
+        if approach < -NO_APPROACH * radius:
+            return 0.0
+        gap = 0.0
+    c2, c3 = vx * vx + vy * vy + vz * vz + px * ax + py * ay + pz * az, vx * ax + vy * ay + vz * az
+    return _first_fall(gap, 2.0 * approach, c2, c3, 0.25 * (ax * ax + ay * ay + az * az), horizon)
+
+
+@kernel
 def _first_fall(c0, c1, c2, c3, c4, horizon):
     """First t in (0, horizon] at which the quartic falls from above zero to zero.
 

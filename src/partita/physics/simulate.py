@@ -9,12 +9,14 @@ from numpy.typing import NDArray
 from partita.errors import refuse
 from partita.kernels import address_of
 from partita.parallel import CORES, over_slices
-from partita.physics.constants import TOO_MANY_EVENTS, Physics
+from partita.physics.constants import NO_POCKET, TOO_MANY_EVENTS, Physics
 from partita.physics.facts import FACTS, MEASURES, MISCUE, SECONDS, STATUS
 from partita.physics.loop import run, run_batch, set_before_noses
 from partita.physics.prediction import new_workspace
 from partita.physics.stroke import Stroke, check_stroke
 from partita.physics.trace import Event, events_of
+from partita.rows.stroke import COLUMNS as STROKE_COLUMNS
+from partita.rows.stroke import EXECUTED
 from partita.rows.trace import COLUMNS as TRACE_COLUMNS
 from partita.table.geometry import Bed, bed_of
 from partita.table.layout import CUE, Layout
@@ -28,18 +30,19 @@ _PARTINGS = 20
 POSSIBLE = {
     "mu_s": (0.005, 2.0), "mu_r": (0.001, 0.5), "a_sp": (0.5, 500.0), "e_b": (0.0, 1.0), "mub_a": (0.0, 1.0),
     "mub_b": (0.0, 1.0), "mub_c": (0.0, 50.0), "e_c": (0.0, 1.0), "mu_w": (0.0, 0.5), "e_facing": (0.0, 1.0),
-    "k_endmass": (1.0, 1000.0), "rubber_s": (0.001, 0.03),
+    "k_endmass": (1.0, 1000.0), "rubber_s": (0.001, 0.03), "e_bed": (0.0, 1.0), "bed_s": (0.0001, 0.01),
 }  # fmt: skip
 
 
 @dataclass(frozen=True)
 class Shot:
-    """One simulated stroke: what happened, and where it ended. Positions in m, times in s."""
+    """One simulated stroke: what happened, and where it ended. Positions in m, times in s; off : the table left."""
 
     names: tuple[str, ...]
     events: list[Event]
     final: dict[str, tuple[float, float]]
     pocketed: dict[str, str]
+    off: tuple[str, ...]
     seconds: float
     facts: NDArray[np.int32]
     measures: Floats
@@ -55,7 +58,7 @@ class Shot:
 class Executions:
     """Many executions from one layout of n balls.
 
-    finals : (m, n, 2) m; pocketed : (m, n) pocket, -1 on the table, -2 not in play
+    finals : (m, n, 2) m; pocketed : (m, n) pocket, -1 on the table, -2 not in play, NO_POCKET where it left it
     facts : (m, FACTS); measures : (m, MEASURES); columns as named in `physics.loop`
     traces : one (rows, TRACE_COLUMNS) array an execution, when they were asked for
     """
@@ -85,11 +88,18 @@ def physics_of(table: TableSpec, overrides: dict[str, float] | None = None) -> P
 @cache
 def address_of_run() -> int:
     """Where the simulator's machine code is, in this process: the one way to it, for batches and players alike."""
-    ball, row, table = np.zeros(1, dtype=np.int8), np.zeros(5), TableSpec()
+    ball, row, table = np.zeros(1, dtype=np.int8), np.zeros(STROKE_COLUMNS), TableSpec()
     return address_of(
         run, new_workspace(1), np.zeros((1, 2)), ball, row, False, bed_of(table), physics_of(table), np.zeros((1, 2)),
         np.zeros(FACTS, dtype=np.int32), np.zeros(MEASURES), np.zeros((0, TRACE_COLUMNS)),
     )  # fmt: skip
+
+
+def whole_rows(strokes: Floats) -> Floats:
+    """The strokes, as meant or as executed; of narrower rows a kernel would read beyond the end. ValueError."""
+    if strokes.ndim != 2 or strokes.shape[1] not in (STROKE_COLUMNS, EXECUTED):
+        raise ValueError(f"strokes {strokes.shape} are not (m, {STROKE_COLUMNS}) or (m, {EXECUTED})")
+    return strokes
 
 
 def names_of(layout: Layout) -> tuple[str, ...]:
@@ -133,7 +143,8 @@ def simulate(layout: Layout, stroke: Stroke, physics: Physics | None = None) -> 
         names=names,
         events=events_of(played.traces[0], names),
         final={name: (float(finals[i, 0]), float(finals[i, 1])) for i, name in enumerate(names) if pocketed[i] < 0},
-        pocketed={name: POCKETS[pocketed[i]] for i, name in enumerate(names) if pocketed[i] >= 0},
+        pocketed={name: POCKETS[pocketed[i]] for i, name in enumerate(names) if 0 <= pocketed[i] < NO_POCKET},
+        off=tuple(name for i, name in enumerate(names) if pocketed[i] == NO_POCKET),
         seconds=float(played.measures[0, SECONDS]),
         facts=played.facts[0],
         measures=played.measures[0],
@@ -152,13 +163,13 @@ def execute(
     trace_rows: int = 0,
     threads: int = CORES,
 ) -> Executions:
-    """Play strokes, (m, 5) as meant or (m, 8) as executed, from (n, 2) places, or (m, n, 2) each from its own.
+    """Play strokes, (m, 6) as meant or (m, 9) as executed, from (n, 2) places, or (m, n, 2) each from its own.
 
     The answer does not depend on the number of threads: each execution stands alone.
     """
     # Contiguous, as `run` at its address takes them.
     places = np.ascontiguousarray(places[None] if places.ndim == 2 else places)
-    strokes = np.ascontiguousarray(strokes)
+    strokes = np.ascontiguousarray(whole_rows(strokes))
     count, balls = len(strokes), places.shape[1]
     result = Executions(
         finals=np.zeros((count, balls, 2)),

@@ -2,23 +2,35 @@
 
 import math
 from dataclasses import dataclass
+from typing import Literal
 
 import numpy as np
-from numpy.typing import NDArray
+from numpy.typing import ArrayLike, NDArray
 
 from partita.errors import refuse
 from partita.physics.constants import TIP_LIMIT
-from partita.rows.stroke import AIM_RAD, ELEVATION_RAD, HEIGHT_R, SIDE_R, SPEED_MPS
+from partita.rows.stroke import (
+    AIM_RAD,
+    COLUMNS,
+    CUE,
+    ELEVATION_RAD,
+    HEIGHT_R,
+    SIDE_R,
+    SPEED_MPS,
+)
 
 LARGEST_SPEED_MPS = 12.0
-LARGEST_ELEVATION_DEG = 60.0
+LARGEST_ELEVATION_DEG = 70.0
+Cue = Literal["playing", "jump"]
+CUES: tuple[Cue, ...] = ("playing", "jump")
 
 
 @dataclass(frozen=True)
 class Stroke:
     """An intended stroke: aim in degrees counter-clockwise from +x, launch speed in m/s, tip in R.
 
-    `side` is to the right, `height` upward, both as a share of the ball's radius.
+    `side` is to the right, `height` upward, both as a share of the ball's radius. The speed is what the cue ball
+    would have, were the cue level: what a raised one makes of it is `physics.raised_cue`.
     """
 
     aim_deg: float
@@ -26,18 +38,37 @@ class Stroke:
     side: float = 0.0
     height: float = 0.0
     elevation_deg: float = 0.0
+    cue: Cue = "playing"
 
     def row(self) -> NDArray[np.float64]:
-        """(5,) for the kernels: aim rad, speed m/s, side, height, elevation rad."""
-        return np.array(
-            [math.radians(self.aim_deg), self.speed_mps, self.side, self.height, math.radians(self.elevation_deg)]
-        )
+        """(6,) for the kernels: aim rad, speed m/s, side, height, elevation rad, cue."""
+        return np.array([
+            math.radians(self.aim_deg), self.speed_mps, self.side, self.height, math.radians(self.elevation_deg),
+            CUES.index(self.cue),
+        ])  # fmt: skip
+
+
+def level_strokes(
+    aims: ArrayLike, speeds: ArrayLike, sides: ArrayLike = 0.0, heights: ArrayLike = 0.0
+) -> NDArray[np.float64]:
+    """(m, COLUMNS) rows of strokes with a level playing cue; rad, m/s, R; each (m,) or one for all."""
+    given = np.broadcast_arrays(*(np.atleast_1d(part) for part in (aims, speeds, sides, heights)))
+    rows = np.zeros((given[0].size, COLUMNS))
+    for column, part in zip((AIM_RAD, SPEED_MPS, SIDE_R, HEIGHT_R), given, strict=True):
+        rows[:, column] = part
+    return rows
+
+
+def no_strokes() -> NDArray[np.float64]:
+    """(0, COLUMNS)."""
+    return np.zeros((0, COLUMNS))
 
 
 def stroke_of_row(row: NDArray[np.float64]) -> Stroke:
     """The reverse of `Stroke.row`: of a row that begins with a stroke (`rows.stroke`)."""
     speed, side, height = (float(row[column]) for column in (SPEED_MPS, SIDE_R, HEIGHT_R))
-    return Stroke(float(np.degrees(row[AIM_RAD])), speed, side, height, float(np.degrees(row[ELEVATION_RAD])))
+    aim, elevation = np.degrees(row[[AIM_RAD, ELEVATION_RAD]])
+    return Stroke(float(aim), speed, side, height, float(elevation), CUES[int(row[CUE])])
 
 
 def check_stroke(stroke: Stroke) -> Stroke:
@@ -61,6 +92,6 @@ def check_stroke(stroke: Stroke) -> Stroke:
         raise refuse(
             "stroke elevation_deg",
             f"{stroke.elevation_deg:.6g} is out of range",
-            "Use 0 to 60; steeper is a jump shot, and the balls of this model stay on the bed.",
+            f"Use 0 to {LARGEST_ELEVATION_DEG:g}.",
         )
     return stroke

@@ -10,8 +10,8 @@ import numpy as np
 from numpy.typing import NDArray
 
 from partita.physics.simulate import execute, physics_of
+from partita.physics.stroke import level_strokes
 from partita.physics.trace import path_of
-from partita.rows.stroke import HEIGHT_R, SPEED_MPS
 from partita.table.geometry import bed_of
 from partita.table.spec import TableSpec
 
@@ -27,8 +27,7 @@ def _tabulated(table: TableSpec) -> Floats:
     """(k,) table lengths by _SPEEDS_MPS."""
     bed, physics, moving = bed_of(table), physics_of(table), _SPEEDS_MPS[1:]
     start = np.array([[bed.reach, 0.5 * bed.width]])
-    strokes = np.zeros((len(moving), 5))
-    strokes[:, SPEED_MPS], strokes[:, HEIGHT_R] = moving, _ROLLING
+    strokes = level_strokes(0.0, moving, heights=_ROLLING)
     shots = execute(table, start, strokes, physics=physics, trace_rows=_TRACE_ROWS)
     ways = [np.array([x for _, x, _ in path_of(trace, 0, physics, bed.radius)]) for trace in shots.traces]
     return np.array([0.0, *(float(np.abs(np.diff(way)).sum()) / bed.length for way in ways)])

@@ -6,7 +6,7 @@
 
 Source of the sizes: judgements, no source. That each costs accuracy is common practice.
 
-Kernels here take places (n, 2) m and in_play (n,), -1 on the table; player : (10,) of `rows.player`; stroke : (5,).
+Kernels here take places (n, 2) m and in_play (n,), -1 on the table; player : (11,) of `rows.player`; stroke : (6,).
 """
 
 import math
@@ -120,7 +120,7 @@ def body_factor(player, bed, places, in_play, x, y, aim, elevation):
 def awkwardness(player, bed, places, in_play, stroke, deciding):
     """Factor, at least 1, of the aim error of a stroke from where the balls lie.
 
-    player : a stroke model's row; places : (n, 2) m; in_play : (n,); stroke : (5,)
+    player : a stroke model's row; places : (n, 2) m; in_play : (n,); stroke : (6,)
     deciding : whether the ball decides the rack
     """
     body = body_factor(player, bed, places, in_play, places[0, 0], places[0, 1], stroke[AIM_RAD], stroke[ELEVATION_RAD])

@@ -155,7 +155,7 @@ def usual_kick_m(player, unsighted_m, speed):
 def judged(player, unsighted, speed, side):
     """What a player misjudges: m, at the first contact; rad, of the cue ball's way after it; rad, of the target's.
 
-    player : (10,) of `rows.player`; unsighted : the numbers of `Unsighted`, in their order
+    player : (11,) of `rows.player`; unsighted : the numbers of `Unsighted`, in their order
     """
     way, points, of_cue, share, per_m, pressed, bend, rolls = unsighted
     point = _POINT_M + _POINT_PER_SIGHT * player[SIGHT]

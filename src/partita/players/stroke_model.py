@@ -14,6 +14,8 @@ Hand = Literal["right", "left"]
 HANDS: tuple[Hand, ...] = ("right", "left")
 School = Literal["neither", "sliding", "rolling"]
 SCHOOLS: tuple[School, ...] = ("neither", "sliding", "rolling")
+Jumps = Literal["none", "playing cue", "jump cue"]
+JUMPS: tuple[Jumps, ...] = ("none", "playing cue", "jump cue")
 _PLAUSIBLE = {
     "aim_deg": (0.005, 1.0),
     "speed": (0.005, 0.6),
@@ -40,6 +42,7 @@ class StrokeModel:
     nerves : share added to the aim error of the softest stroke on the ball that decides the rack
     hand : the hand that holds the butt
     kicks : the school of kicking that he has practised (`judgement`)
+    jumps : what he jumps with, if he does
 
     Source: values of the presets from trials against run-outs and long straight pots
     (`docs/odds.md`); the costs of power and side, and the nerves, are a judgement, no source.
@@ -56,13 +59,14 @@ class StrokeModel:
     nerves: float = 0.0
     hand: Hand = "right"
     kicks: School = "neither"
+    jumps: Jumps = "none"
 
     def row(self) -> NDArray[np.float64]:
-        """(10,) for the kernels, as `rows.player` names them."""
+        """(11,) for the kernels, as `rows.player` names them."""
         return np.array([
             np.radians(self.aim_deg), self.speed, self.tip, self.sight_mm / 1000, self.power_cost, self.side_cost,
             1.0 if self.hand == "right" else -1.0, self.reach_m, self.nerves,
-            ROLLS_OF_SCHOOL[self.kicks],
+            ROLLS_OF_SCHOOL[self.kicks], JUMPS.index(self.jumps),
         ])  # fmt: skip
 
     def as_json(self) -> dict[str, object]:
@@ -73,10 +77,10 @@ class StrokeModel:
 PRESETS = {
     model.name: model
     for model in (
-        StrokeModel("professional", 0.031, 0.045, 0.010, 0.2, 0.12, 0.8, nerves=0.05),
-        StrokeModel("semi-professional", 0.048, 0.08, 0.015, 0.6, 0.15, 1.0, nerves=0.1),
-        StrokeModel("strong league", 0.078, 0.12, 0.02, 1.2, 0.20, 1.3, nerves=0.15),
-        StrokeModel("league", 0.15, 0.18, 0.03, 2.2, 0.25, 1.7, nerves=0.25),
+        StrokeModel("professional", 0.031, 0.045, 0.010, 0.2, 0.12, 0.8, nerves=0.05, jumps="jump cue"),
+        StrokeModel("semi-professional", 0.048, 0.08, 0.015, 0.6, 0.15, 1.0, nerves=0.1, jumps="jump cue"),
+        StrokeModel("strong league", 0.078, 0.12, 0.02, 1.2, 0.20, 1.3, nerves=0.15, jumps="jump cue"),
+        StrokeModel("league", 0.15, 0.18, 0.03, 2.2, 0.25, 1.7, nerves=0.25, jumps="jump cue"),
         StrokeModel("beginner", 0.30, 0.26, 0.04, 3.0, 0.30, 2.2, nerves=0.35),
     )
 }
@@ -98,7 +102,7 @@ def stroke_model_from(values: dict[str, object]) -> StrokeModel:
     numbers: dict[str, float] = {}
     for field in fields(StrokeModel):
         name = field.name
-        if name in ("name", "hand", "kicks"):
+        if name in ("name", "hand", "kicks", "jumps"):
             continue
         default = None if field.default is MISSING else field.default
         value, (low, high) = values.get(name, default), _PLAUSIBLE[name]
@@ -107,7 +111,7 @@ def stroke_model_from(values: dict[str, object]) -> StrokeModel:
         numbers[name] = float(value)
     return StrokeModel(
         name=str(values.get("name", "own"))[:80], **numbers, hand=_one_of(HANDS, "hand", values, "right"),
-        kicks=_one_of(SCHOOLS, "kicks", values, "neither"),
+        kicks=_one_of(SCHOOLS, "kicks", values, "neither"), jumps=_one_of(JUMPS, "jumps", values, "none"),
     )  # fmt: skip
 
 

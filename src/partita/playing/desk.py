@@ -1,7 +1,7 @@
 """The desk of a deciding player: his table and scratch, and how a shot is played, judged and looked at there.
 
 Kernels here and in the modules beside take the `desk`, places : (n, 2) m, the cue ball first; in_play : (n,) int8, -1
-on the table; standing : (STANDING,) int64; stroke : (5,) as `Stroke.row`; ball, pocket : what is called, -1 for none,
+on the table; standing : (STANDING,) int64; stroke : (6,) as `Stroke.row`; ball, pocket : what is called, -1 for none,
 ball PUSH_OUT for a push-out; draws : (m, DRAWS) standard normals; who, me : 0 or 1, whose chance is worked out.
 Worths are rack chances, 0..1.
 """

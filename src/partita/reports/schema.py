@@ -7,6 +7,7 @@ from typing import Annotated, Any
 from pydantic import BaseModel, BeforeValidator, ConfigDict, Field, PlainSerializer
 
 from partita.intervals import Chance
+from partita.physics.stroke import Cue
 
 
 class Document(BaseModel):
@@ -44,13 +45,14 @@ Interval = Annotated[ChanceDocument, BeforeValidator(_of_chance)]
 
 
 class StrokeDocument(Document):
-    """A stroke as intended: aim in degrees from the long axis, speed at the launch, tip in R."""
+    """A stroke as intended: aim in degrees from the long axis, speed at the launch, were the cue level, tip in R."""
 
     aim_deg: Annotated[float, rounded(5)]
     speed_mps: float
     side: float = 0.0
     height: float = 0.0
     elevation_deg: float = 0.0
+    cue: Cue = "playing"
 
 
 class SpeedDocument(Document):

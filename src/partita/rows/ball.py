@@ -6,7 +6,8 @@
 | VX, VY | velocity | m/s |
 | WX, WY, WZ | spin; WZ counter-clockwise from above | rad/s |
 | AX, AY | acceleration within the phase of motion | m/s² |
+| Z, VZ | height of its lowest point over the bed, and how fast that rises | m, m/s |
 """
 
-X, Y, VX, VY, WX, WY, WZ, AX, AY = range(9)
-COLUMNS = 9
+X, Y, VX, VY, WX, WY, WZ, AX, AY, Z, VZ = range(11)
+COLUMNS = 11

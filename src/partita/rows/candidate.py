@@ -1,4 +1,4 @@
-"""A stroke that the deciding player may choose: a row of `COLUMNS` numbers. The first five are those of `stroke`.
+"""A stroke that the deciding player may choose: a row of `COLUMNS` numbers. The first six are those of `stroke`.
 
 | column | what | unit |
 |---|---|---|
@@ -15,7 +15,7 @@
 (
     CONTACT, CUT_AT, JUDGEMENT, WORTH, BALL, POCKET, AIMED_AT, CLEARS, CHANCE, REST_X, REST_Y,
     CUE_JUDGED, TARGET_JUDGED,
-) = range(5, 18)  # fmt: skip
-COLUMNS = 18
+) = range(6, 19)  # fmt: skip
+COLUMNS = 19
 # In place of a called ball: a push-out.
 PUSH_OUT = -2

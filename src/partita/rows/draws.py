@@ -8,7 +8,8 @@
 | OF_SIGHT | where the contact was seen |
 | OF_TURN | what was judged of the way after the contact |
 | OF_RUBBER | how long the rubber holds a ball |
+| OF_ELEVATION | how far the butt is raised, where it is |
 """
 
-OF_AIM, OF_SPEED, OF_SIDE, OF_HEIGHT, OF_SIGHT, OF_TURN, OF_RUBBER = range(7)
-COLUMNS = 7
+OF_AIM, OF_SPEED, OF_SIDE, OF_HEIGHT, OF_SIGHT, OF_TURN, OF_RUBBER, OF_ELEVATION = range(8)
+COLUMNS = 8

@@ -10,8 +10,11 @@
 | HANDED | 1 right, -1 left | |
 | REACH | how far he stretches without a rest | m |
 | NERVES | by how much pressure widens all of it | |
+| JUMPS | what the player jumps with: NO_JUMPS, WITH_PLAYING_CUE, WITH_JUMP_CUE | |
 | KICKS | how far balls roll into a rail in the kicks that he has practised: 0 sliding, 1 rolling, -1 neither | |
 """
 
-AIM, SPEED, TIP, SIGHT, POWER_COST, SIDE_COST, HANDED, REACH, NERVES, KICKS = range(10)
-COLUMNS = 10
+AIM, SPEED, TIP, SIGHT, POWER_COST, SIDE_COST, HANDED, REACH, NERVES, KICKS, JUMPS = range(11)
+COLUMNS = 11
+
+NO_JUMPS, WITH_PLAYING_CUE, WITH_JUMP_CUE = 0, 1, 2

@@ -11,6 +11,7 @@ from partita.physics.simulate import execute, physics_of
 from partita.physics.stroke import Stroke, stroke_of_row
 from partita.playing.desk import Pots
 from partita.rows.candidate import CHANCE, POCKET
+from partita.rows.stroke import COLUMNS as STROKE_COLUMNS
 from partita.runout.maps import Asked
 from partita.runout.places import think
 from partita.runout.plan import Planned
@@ -54,7 +55,7 @@ def _opener(asked: Asked, maps: PlaceMaps, planned: Planned, name: str) -> Opene
     if len(rows) == 0:
         return None
     table = start.situation.layout.table
-    strokes = np.ascontiguousarray(rows[:, :5])
+    strokes = np.ascontiguousarray(rows[:, :STROKE_COLUMNS])
     shots = execute(table, planned.places, strokes, physics=physics_of(table), in_play=planned.in_play)
     ball, target = start.names.index(name), start.names.index(planned.ball)
     for row, finals, fell in zip(rows, shots.finals, shots.pocketed, strict=True):

@@ -2,6 +2,7 @@
 
 import math
 from dataclasses import dataclass, fields, replace
+from typing import TypeVar
 
 from partita.errors import refuse
 
@@ -38,6 +39,8 @@ PLAUSIBLE = {
 POCKET_WIDTHS = {"tight": -0.0065, "standard": 0.0, "loose": 0.0065}
 CLOTHS = {"slow": 1.25, "standard": 1.0, "fast": 0.8}
 CUSHION_WORDS = {"dull": -0.06, "standard": 0.0, "lively": 0.04}
+JUMP_CUES = {"allowed": True, "forbidden": False}
+Meaning = TypeVar("Meaning", float, bool)
 
 
 @dataclass(frozen=True)
@@ -46,7 +49,8 @@ class TableSpec:
 
     Sizes of the presets: the world pool body's equipment specification, quoted from memory.
     `nose_height` is in ball diameters; friction and restitution as in `docs/physics.md`. `rubber_s`, how long a
-    cushion holds a ball, s: from memory, measured nowhere (`physics.press`).
+    cushion holds a ball, s: from memory, measured nowhere (`physics.press`). `jump_cues`: whether they are
+    allowed here.
     """
 
     name: str = "pool-9ft"
@@ -73,6 +77,7 @@ class TableSpec:
     e_facing: float = 0.70
     e_b: float = 0.95
     rubber_s: float = 0.006
+    jump_cues: bool = True
 
     @property
     def diamond_m(self) -> float:
@@ -139,8 +144,8 @@ def table_named(name: str) -> TableSpec:
 def table_from(values: dict[str, object]) -> TableSpec:
     """A table from the fields of a profile; fields left out keep the named preset's value.
 
-    `base` is the preset, where the name is not that of one; `pockets`, `cloth` and `cushions` are words of
-    POCKET_WIDTHS, CLOTHS and CUSHION_WORDS.
+    `base` is the preset, where the name is not that of one; `pockets`, `cloth`, `cushions` and `jump_cues` are words of
+    POCKET_WIDTHS, CLOTHS, CUSHION_WORDS and JUMP_CUES.
     """
     name = values.get("name")
     if not isinstance(name, str | None):
@@ -149,7 +154,8 @@ def table_from(values: dict[str, object]) -> TableSpec:
     base = with_pockets(base, values.get("pockets", "standard"))
     base = with_cloth(base, values.get("cloth", "standard"))
     base = with_cushions(base, values.get("cushions", "standard"))
-    known = {field.name for field in fields(TableSpec)} - {"name"}
+    base = replace(base, jump_cues=_word("jump_cues", values.get("jump_cues", "allowed"), JUMP_CUES))
+    known = {field.name for field in fields(TableSpec)} - {"name", "jump_cues"}
     changes: dict[str, float] = {}
     for key, value in values.items():
         if key in known:
@@ -176,7 +182,7 @@ def with_cushions(table: TableSpec, cushions: object) -> TableSpec:
     return replace(table, e_c=_within("e_c", table.e_c + _word("cushions", cushions, CUSHION_WORDS)))
 
 
-def _word(part: str, word: object, meanings: dict[str, float]) -> float:
+def _word(part: str, word: object, meanings: dict[str, Meaning]) -> Meaning:
     if not isinstance(word, str) or word not in meanings:
         raise refuse(f"table {part}", f"{str(word)[:40]} is none of these", f"Use {', '.join(meanings)}.")
     return meanings[word]

@@ -1,6 +1,6 @@
 """How easy a ball is for a player from an ordinary place, and with how much of that he can reckon.
 
-Kernels here take a player's row (10,) (`StrokeModel.row`), `choices`, the number of balls to choose from, the table's
+Kernels here take a player's row (11,) (`StrokeModel.row`), `choices`, the number of balls to choose from, the table's
 windows and bed, places (n, 2) m; they return chances and shares, 0..1.
 """
 

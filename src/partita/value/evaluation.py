@@ -17,7 +17,7 @@ The formula's constants were fitted to the presets' published run-outs (`docs/od
 play-outs; how far each is off is measured by `./partita bench odds`.
 
 Kernels here take the `eyes`, places : (n, 2) m, the cue ball first; in_play : (n,) int8, -1 on the table; standing :
-(STANDING,) int64; player : (10,) a player's row; target : a ball. They return chances, 0..1.
+(STANDING,) int64; player : (11,) a player's row; target : a ball. They return chances, 0..1.
 """
 
 import math

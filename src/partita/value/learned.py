@@ -9,7 +9,7 @@ Kernels here take weights, features : (FEATURES,) as evaluations fill them, and 
 of a logistic model, zeros for none; or of a network with h hidden places, a multiple of four, (h, FEATURES + 2), flat:
 of each place what it makes of the features, its bias, and what it adds to the log odds; and last the bias of these.
 
-They take standing (STANDING,) of the rules; me, them : (10,) of `rows.player`, who shoots now and the other.
+They take standing (STANDING,) of the rules; me, them : (11,) of `rows.player`, who shoots now and the other.
 """
 
 import json

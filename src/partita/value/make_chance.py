@@ -14,7 +14,7 @@ The formula, for a cue ball, an object ball and a pocket:
 - Make chance = Phi((h - t) / sigma) + Phi((h + t) / sigma) - 1 when played t off the middle, times
   Phi(gap / (error at that ball)) for every ball beside the cue ball's way.
 
-Kernels here take places (n, 2) m and in_play (n,), -1 on the table; player : (10,) of `rows.player`; angles in rad.
+Kernels here take places (n, 2) m and in_play (n,), -1 on the table; player : (11,) of `rows.player`; angles in rad.
 """
 
 import math

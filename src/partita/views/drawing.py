@@ -8,13 +8,14 @@ from numpy.typing import NDArray
 from partita.games.question import Question
 from partita.options.option import Option
 from partita.options.trace import read_option
-from partita.physics.facts import SECONDS
+from partita.physics.facts import FIRST_HIT, SECONDS
 from partita.physics.simulate import Executions, execute
 from partita.physics.stroke import Stroke
 from partita.physics.trace import path_of
 from partita.players.executions import standard_draws
 from partita.table.spec import TableSpec
 from partita.views import layers
+from partita.views.flight import SideView, side_view
 from partita.weighing.rater import Rater
 
 FAN, MOST_FAN = 120, 1000
@@ -47,9 +48,11 @@ class Spread:
 
 @dataclass(frozen=True)
 class Drawn:
-    """All that a drawing of one stroke shows. scratch_ways : the likeliest way of each scratch, (k, 2) m"""
+    """All that a drawing of one stroke shows. scratch_ways : the likeliest way of each scratch, (k, 2) m; side : of a
+    jump, None where the cue ball stays on the bed"""
 
     table: TableSpec
+    names: tuple[str, ...]
     paths: list[Path]
     spreads: list[Spread]
     traced: int
@@ -60,6 +63,7 @@ class Drawn:
     scratches: list[layers.ScratchLine]
     scratch_ways: list[Floats]
     positions: list[layers.PositionLine]
+    side: SideView | None
 
 
 def draw(question: Question, stroke: Stroke, seed: int = 1, fan: int = FAN) -> Drawn:
@@ -99,6 +103,7 @@ class _Artist:
         left = layers.after(rater, self.reading.outcomes)
         return Drawn(
             table=rater.scene.table,
+            names=rater.names,
             paths=[Path(rater.names[b], self._way(clean, 0, int(b))) for b in np.flatnonzero(self._moved(clean)[0])],
             spreads=[self._spread(ball) for ball in self._shown()],
             traced=len(self.traced.finals),
@@ -109,7 +114,12 @@ class _Artist:
             scratches=self.scratches,
             scratch_ways=[self._way(self.scratched, k, 0)[:, 1:] for k in range(len(self.scratches))],
             positions=layers.position_lines(rater, left) if left else [],
+            side=self._side(clean),
         )
+
+    def _side(self, clean: Executions) -> SideView | None:
+        target = int(clean.facts[0, FIRST_HIT])
+        return side_view(clean.traces[0], self.rater.places, target, self.rater.bed.radius)
 
     def _spread(self, ball: int) -> Spread:
         lying = self.shots.pocketed[:, ball] < 0

@@ -14,6 +14,7 @@ from partita.games.game import CONTINUES, TURN_OVER, Outcomes
 from partita.games.referee import next_targets
 from partita.lines.openings import pocket_opening
 from partita.options.option import Option
+from partita.physics.constants import NO_POCKET
 from partita.physics.pocket_windows import pocket_windows
 from partita.physics.simulate import Executions
 from partita.table.geometry import Bed
@@ -139,7 +140,7 @@ def scratch_lines(shots: Executions, errors: Floats) -> list[ScratchLine]:
     """The pockets that take the cue ball, the likeliest first. errors : (m, k) draws of the executions."""
     fell, size = shots.pocketed[:, 0], np.linalg.norm(errors, axis=1)
     found = []
-    for pocket in np.unique(fell[fell >= 0]):
+    for pocket in np.unique(fell[(fell >= 0) & (fell != NO_POCKET)]):
         there = np.flatnonzero(fell == pocket)
         found.append(ScratchLine(POCKETS[pocket], len(there) / len(fell), int(there[np.argmin(size[there])])))
     return sorted(found, key=lambda line: -line.share)

@@ -130,7 +130,7 @@ class Rater:
         return self._valued(reading.shots, reading.outcomes, reading.calls).value
 
     def executions_of(self, option: Option, draws: Floats, hands: Floats | None = None) -> Floats:
-        """(m, 8) strokes as the shooter's hands turn them out, or others': hands, a row of a stroke model."""
+        """(m, 9) strokes as the shooter's hands turn them out, or others': hands, a row of a stroke model."""
         rows, player = np.zeros((len(draws), EXECUTED)), self.shooter if hands is None else hands
         executed(
             option.stroke.row(), player, whole_rows(draws), self.scene.physics.k_endmass, option.contact_m,

@@ -89,7 +89,8 @@ def _idea(line: Line) -> tuple[object, ...]:
     if intention.kind == "push-out":
         return ("push-out",)
     side = intention.hit_side if intention.fullness < 1.0 else ""
-    return intention.kind == "swerve", intention.target, side, intention.fullness < _THIN, intention.behind
+    raised = intention.kind if intention.kind in ("swerve", "jump") else ""
+    return raised, intention.target, side, intention.fullness < _THIN, intention.behind
 
 
 def _nearest(lines: Sequence[Line]) -> list[Line]:

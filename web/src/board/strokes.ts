@@ -2,6 +2,7 @@
 import { copied, type OwnStroke } from './document'
 
 type Numbers = Pick<Partial<OwnStroke>, 'aim_deg' | 'speed_mps' | 'side' | 'height' | 'elevation_deg'>
+const cueOf = (s: Partial<OwnStroke>) => s.cue ?? 'playing'
 
 /** The same as far as files and studies keep a stroke's numbers; wishes have no aim. */
 export function isSameStroke(one: Partial<OwnStroke>, two: Partial<OwnStroke>): boolean {
@@ -11,6 +12,7 @@ export function isSameStroke(one: Partial<OwnStroke>, two: Partial<OwnStroke>): 
   const near = (value: number | undefined, i: number) => Math.abs((value ?? 0) - (other[i] ?? 0)) < 1e-3
   return (
     wish(one) === wish(two) &&
+    cueOf(one) === cueOf(two) &&
     (one.aim_deg === undefined) === (two.aim_deg === undefined) &&
     numbers(one).every(near)
   )

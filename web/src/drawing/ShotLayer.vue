@@ -28,6 +28,10 @@ const paths = computed(() =>
     end: put((points.at(-1) ?? [0, 0, 0]).slice(1)),
   })),
 )
+/** Where the cue ball is in the air, and where it comes down. */
+const flights = computed(() => (props.drawing.jump?.air ?? []).map((piece) => piece.map(put)))
+const air = computed(() => flights.value.map(polyline))
+const landings = computed(() => flights.value.map((piece) => piece.at(-1) ?? [0, 0]))
 /** Where each ball of the shot is at the time, in the drawing. */
 const moving = computed(() => {
   const { time } = props
@@ -62,6 +66,10 @@ const named = computed(() =>
     <g v-for="p in paths" :key="p.ball">
       <polyline :points="p.line" class="under" />
       <polyline :points="p.line" :stroke="p.colour" class="path" />
+      <template v-if="p.ball === 'cue'">
+        <polyline v-for="piece in air" :key="piece" :points="piece" class="air" />
+        <circle v-for="(at, i) in landings" :key="i" :cx="at[0]" :cy="at[1]" r="9" class="landing" />
+      </template>
       <circle :cx="p.end[0]" :cy="p.end[1]" :r="radius" :stroke="p.colour" class="end" />
     </g>
     <g v-for="m in moving" :key="m.ball" class="moving">
@@ -80,6 +88,17 @@ const named = computed(() =>
   fill: none;
   stroke-width: 6;
   stroke-linejoin: round;
+}
+.air {
+  fill: none;
+  stroke: var(--under);
+  stroke-width: 5;
+  stroke-dasharray: 14 12;
+}
+.landing {
+  fill: var(--under);
+  stroke: var(--disc);
+  stroke-width: 3;
 }
 .moving circle {
   stroke: var(--disc);

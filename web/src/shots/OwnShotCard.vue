@@ -77,6 +77,14 @@ const number = (event: Event) => Number((event.target as HTMLInputElement).value
           @input="own.set({ elevation_deg: number($event) })"
         />
       </label>
+      <label v-if="own.stroke.elevation_deg" class="cue">
+        <span>{{ text.jumpCue }}</span>
+        <input
+          type="checkbox"
+          :checked="own.stroke.cue === 'jump'"
+          @change="own.set({ cue: own.stroke.cue === 'jump' ? 'playing' : 'jump' })"
+        />
+      </label>
       <p class="muted hint">{{ text.aimHow }}</p>
     </div>
     <div class="answer" aria-live="polite">

@@ -21,7 +21,8 @@ const cautions = computed(() =>
 )
 const butt = computed(() => {
   const raised = props.option.stroke.elevation_deg ?? 0
-  return raised ? text.buttRaised(Math.round(raised)) : text.cueLevel
+  const cue = props.option.stroke.cue === 'jump' ? `, ${text.jumpCue}` : ''
+  return raised ? text.buttRaised(Math.round(raised)) + cue : text.cueLevel
 })
 const endings = computed(() =>
   ENDINGS.filter((e) => (props.option.shares[e.key] ?? 0) >= 0.005).map((e) => ({

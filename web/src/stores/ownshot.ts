@@ -6,9 +6,17 @@ import { useSharedBoard } from '@/board/useBoard'
 import { useStudy } from './study'
 import { text } from '@/words/text/stores'
 
-const FIRST: Stroke = { aim_deg: 0, speed_mps: 1.6, side: 0, height: 0, elevation_deg: 0 }
+/** What a shot of one's own begins as. */
+export const FIRST_STROKE: Stroke = {
+  aim_deg: 0,
+  speed_mps: 1.6,
+  side: 0,
+  height: 0,
+  elevation_deg: 0,
+  cue: 'playing',
+}
 /** What a cue can do: the tip stays on the ball, R from its centre. */
-export const LIMITS = { tip: 0.49, slowest: 0.2, fastest: 8, steepest: 60 }
+export const LIMITS = { tip: 0.49, slowest: 0.2, fastest: 8, steepest: 70 }
 
 /** A shot of another page's: the layout, where it is not the board's, and the way of trying it, where that is another. */
 export interface Elsewhere {
@@ -33,7 +41,7 @@ export const useOwnShot = defineStore('own-shot', () => {
   function begin(given?: Stroke, there: Elsewhere | null = null) {
     elsewhere.value = there
     const from = given ?? (study.stale ? null : study.option?.stroke)
-    stroke.value = from ? { ...from } : { ...FIRST, aim_deg: atSomeBall() }
+    stroke.value = from ? { ...from } : { ...FIRST_STROKE, aim_deg: atSomeBall() }
     void attempt()
   }
   function atSomeBall(): number {

@@ -344,6 +344,11 @@ export const german: Told = {
     whyNotThisOne: 'Warum nicht dieser',
     howItEnds: 'Wie er ausgeht',
     buttRaised: (raised) => `Queue ${raised}° angehoben`,
+    jumpCue: 'Jump-Queue',
+    jumpFromTheSide: 'Der Sprung von der Seite',
+    millimetres: (mm) => `${mm} mm`,
+    askTheHall:
+      'Ein steiler Queue beschädigt das Tuch, und eine fliegende Kugel kann verletzen. Frag vorher im Club.',
     pause: 'Pause',
     play: 'Abspielen',
     timeOfTheShot: 'Zeit im Stoß',

@@ -10,7 +10,7 @@ from numpy.typing import NDArray
 from partita.errors import refuse
 from partita.physics.facts import CONTACT_X, CONTACT_Y, CUT, FIRST_HIT, TARGET_DIRECTION, WAY
 from partita.physics.simulate import Executions, execute
-from partita.physics.stroke import Stroke
+from partita.physics.stroke import Stroke, level_strokes
 from partita.players.conditions import awkwardness
 from partita.players.measuring.stations import Station
 from partita.players.stroke_model import StrokeModel
@@ -37,7 +37,7 @@ STRAIGHT_RAD = 0.05
 
 @dataclass(frozen=True)
 class Asked:
-    """A shot asked for: balls (n, 2) m with the cue ball first and the one to pot second, the intended stroke (5,).
+    """A shot asked for: balls (n, 2) m with the cue ball first and the one to pot second, the intended stroke (6,).
 
     pocket : index, -1 for a lone cue ball; contact_m, cut_rad : of the first contact, 0 for none; mark : (2,) m
     """
@@ -77,7 +77,7 @@ class Asked:
         return float(awkwardness(player.row(), bed, self.places, in_play, self.stroke, False))
 
     def play(self, strokes: Floats) -> NDArray[np.int64]:
-        """(m,) the cell in which each of (m, 5) strokes ends."""
+        """(m,) the cell in which each of (m, 6) strokes ends."""
         shots = execute(self.table, self.places, strokes)
         return self._pots(shots) if self.is_pot else _rests(self.table, shots.finals[:, 0], shots.pocketed[:, 0] >= 0)
 
@@ -142,7 +142,7 @@ def _pot_asked(station: Station, table: TableSpec) -> Asked:
     way = bed_of(table).mouth[pocket] - ball
     ghost = ball - 2 * table.ball_radius_m * way / np.linalg.norm(way) - cue
     aims = math.atan2(ghost[1], ghost[0]) + np.linspace(-_FAN_RAD, _FAN_RAD, _FAN)
-    rows = np.column_stack([aims, np.tile([station.speed_mps, station.side, station.height, 0.0], (_FAN, 1))])
+    rows = level_strokes(aims, station.speed_mps, station.side, station.height)
     aim = _middle_of_runs(aims, execute(table, places, rows).pocketed[:, 1] == pocket)
     if aim is None:
         raise refuse(station.name, "no stroke pots it on this table", "Leave this station out here.")
@@ -189,7 +189,7 @@ def _middle_of_runs(aims: Floats, potted: NDArray[np.bool_]) -> float | None:
 
 def _rest_asked(station: Station, table: TableSpec) -> Asked:
     places = np.array([metres(table, *station.cue)])
-    row = np.array([0.0, station.speed_mps, station.side, station.height, 0.0])
+    row = level_strokes(0.0, station.speed_mps, station.side, station.height)[0]
     if station.mark is not None:
         row[1] = _speed_to(table, places, row, metres(table, *station.mark)[0])
     shot = execute(table, places, row[None])

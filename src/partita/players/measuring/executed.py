@@ -23,7 +23,7 @@ from partita.players.measuring.asked import Asked
 from partita.players.stroke_model import StrokeModel
 from partita.rows.draws import OF_AIM, OF_HEIGHT, OF_SIDE, OF_SPEED
 from partita.rows.player import SIGHT, SPEED, TIP
-from partita.rows.stroke import AIM_RAD, ELEVATION_RAD, HEIGHT_R, SIDE_R, SPEED_MPS
+from partita.rows.stroke import AIM_RAD, HEIGHT_R, SIDE_R, SPEED_MPS
 
 Floats = NDArray[np.float64]
 # Strokes in the mixture; strokes reweighted at a time, which keeps the table of weights in the caches' reach.
@@ -65,15 +65,15 @@ def executed_of(asked: Asked, mixed: Floats, like: StrokeModel, count: int, seed
 
 
 def _strokes(asked: Asked, deviations: Floats) -> Floats:
-    """(m, 5) strokes as `players.executions.executed` makes them of these deviations."""
+    """(m, 6) strokes as `players.executions.executed` makes them of these deviations."""
     k_endmass, intended = physics_of(asked.table).k_endmass, asked.stroke
     side = intended[SIDE_R] + deviations[:, OF_SIDE]
     squirt = _squirt(side, k_endmass) - _squirt(intended[2:3], k_endmass)
-    return np.column_stack([
-        intended[AIM_RAD] + deviations[:, OF_AIM] - (1.0 - PIVOT_SHARE) * squirt,
-        intended[SPEED_MPS] * np.exp(deviations[:, OF_SPEED]), side, intended[HEIGHT_R] + deviations[:, OF_HEIGHT],
-        np.full(len(side), intended[ELEVATION_RAD]),
-    ])  # fmt: skip
+    strokes = np.repeat(intended[None], len(side), axis=0)
+    strokes[:, AIM_RAD] = intended[AIM_RAD] + deviations[:, OF_AIM] - (1.0 - PIVOT_SHARE) * squirt
+    strokes[:, SPEED_MPS] *= np.exp(deviations[:, OF_SPEED])
+    strokes[:, SIDE_R], strokes[:, HEIGHT_R] = side, intended[HEIGHT_R] + deviations[:, OF_HEIGHT]
+    return strokes
 
 
 def _squirt(side: Floats, k_endmass: float) -> Floats:

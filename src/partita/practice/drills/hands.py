@@ -26,7 +26,7 @@ Flags = NDArray[np.bool_]
 
 @dataclass(frozen=True)
 class Intended:
-    """An intended stroke (5,) with the first contact on which its errors depend: way m, cut rad, what is unsighted."""
+    """An intended stroke (6,) with the first contact on which its errors depend: way m, cut rad, what is unsighted."""
 
     stroke: Floats
     way_m: float
@@ -35,12 +35,12 @@ class Intended:
 
 
 def play(set_up: SetUp, rows: Floats) -> Executions:
-    """(m, 5) strokes played from a step's balls."""
+    """(m, 6) strokes played from a step's balls."""
     return execute(set_up.table, set_up.places, rows, physics=set_up.physics)
 
 
 def intended(set_up: SetUp, rows: Floats) -> list[Intended]:
-    """(m, 5) strokes, each with what becomes of it without error."""
+    """(m, 6) strokes, each with what becomes of it without error."""
     if len(set_up.names) == 1:
         return [Intended(row, 0.0, 0.0, SIGHTED) for row in rows]
     scene = Scene(set_up.situation)
@@ -50,7 +50,7 @@ def intended(set_up: SetUp, rows: Floats) -> list[Intended]:
 
 
 def in_hands(set_up: SetUp, meant: Intended, player: Floats, draws: Floats) -> Floats:
-    """(m, 8) an intended stroke as a player's hands turn it out; player : (10,) row of a stroke model."""
+    """(m, 9) an intended stroke as a player's hands turn it out; player : (11,) row of a stroke model."""
     rows = np.zeros((len(draws), EXECUTED))
     in_play = np.full(len(set_up.names), -1, dtype=np.int8)
     awkward = float(awkwardness(player, set_up.bed, set_up.places, in_play, meant.stroke, False))

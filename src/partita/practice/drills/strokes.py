@@ -15,6 +15,7 @@ from partita.options.scene import Scene
 from partita.options.sweep import between
 from partita.physics.facts import FIRST_HIT
 from partita.physics.simulate import execute
+from partita.physics.stroke import level_strokes
 from partita.players.executions import standard_draws
 from partita.players.stroke_model import StrokeModel
 from partita.practice.drills.drill import SetUp
@@ -54,17 +55,17 @@ def best_stroke(set_up: SetUp, player: StrokeModel) -> Intended:
 
 
 def _that_do(set_up: SetUp, referee: Referee, rows: Floats) -> Floats:
-    """The strokes (m, 5) that do what is asked when they are played without error."""
+    """The strokes (m, 6) that do what is asked when they are played without error."""
     return rows[referee.succeed(play(set_up, rows))] if len(rows) else rows
 
 
 def _spread(rows: Floats, count: int) -> Floats:
-    """So many of the strokes (m, 5), from all over the grid."""
+    """So many of the strokes (m, 6), from all over the grid."""
     return rows if len(rows) <= count else rows[np.linspace(0, len(rows) - 1, count).astype(int)]
 
 
 def _neighbours(field: list[Intended]) -> Floats:
-    """(m, 5) strokes a little faster and slower, higher and lower, to the left and right of some."""
+    """(m, 6) strokes a little faster and slower, higher and lower, to the left and right of some."""
     steps = [
         (0, 0.93, 0),
         (0, 1.07, 0),
@@ -84,7 +85,7 @@ def _neighbours(field: list[Intended]) -> Floats:
 
 
 def _grid(set_up: SetUp) -> Floats:
-    """(m, 5) strokes of the kind that a step asks for."""
+    """(m, 6) strokes of the kind that a step asks for."""
     rule = set_up.step.rule
     if rule.ball is None:
         return _alone(set_up)
@@ -98,13 +99,13 @@ def _sides(set_up: SetUp) -> tuple[float, ...]:
 
 
 def _pots(set_up: SetUp) -> Floats:
-    """(m, 5) for each speed and tip the stroke that sends the ball into the open middle of the pocket."""
+    """(m, 6) for each speed and tip the stroke that sends the ball into the open middle of the pocket."""
     hows = _combined(np.zeros(1), _POT_SPEEDS, (set_up.step.side or 0.0,), _POT_HEIGHTS)
     return aimed(Scene(set_up.situation), set_up.target, POCKETS.index(set_up.step.rule.pocket or ""), hows)
 
 
 def _contacts(set_up: SetUp) -> Floats:
-    """(m, 5) strokes straight at the ball, from thin to full to thin."""
+    """(m, 6) strokes straight at the ball, from thin to full to thin."""
     way = set_up.places[set_up.target] - set_up.places[0]
     reach = math.asin(min(1.0, 2 * set_up.table.ball_radius_m / float(np.hypot(*way))))
     aims = math.atan2(way[1], way[0]) + np.arcsin(np.linspace(-0.985, 0.985, _CONTACTS) * math.sin(reach))
@@ -112,14 +113,14 @@ def _contacts(set_up: SetUp) -> Floats:
 
 
 def _alone(set_up: SetUp) -> Floats:
-    """(m, 5) strokes of a cue ball alone at the first rail that is asked for, else all round."""
+    """(m, 6) strokes of a cue ball alone at the first rail that is asked for, else all round."""
     straight = set_up.step.rule.cushions <= 1 and len(set_up.step.rule.rails) == 1
     aims = _off_rail(set_up) if not straight else _middle_of_rail(set_up) + np.linspace(-0.6, 0.6, 49)
     return _combined(aims, _ROLL_SPEEDS, _sides(set_up)[:3], (0.0, 0.2))
 
 
 def _by_rails(set_up: SetUp) -> Floats:
-    """(m, 5) kicks that meet the ball, looked at finely about those that do."""
+    """(m, 6) kicks that meet the ball, looked at finely about those that do."""
     rows = _combined(_off_rail(set_up), _KICK_SPEEDS, _sides(set_up), _HEIGHTS)
     met = _that_meet(set_up, rows)
     return _that_meet(set_up, between(met[:: max(1, len(met) // 1200)], 5)) if len(met) else met
@@ -146,6 +147,6 @@ def _off_rail(set_up: SetUp) -> Floats:
 
 
 def _combined(aims: Floats, speeds: tuple[float, ...], sides: tuple[float, ...], heights: tuple[float, ...]) -> Floats:
-    """(m, 5) every aim with every speed and every place of the tip."""
+    """(m, 6) every aim with every speed and every place of the tip."""
     parts = np.meshgrid(aims, speeds, sides, heights, indexing="ij")
-    return np.column_stack([*(part.ravel() for part in parts), np.zeros(parts[0].size)])
+    return level_strokes(*(part.ravel() for part in parts))

@@ -13,7 +13,7 @@ from partita.options.sweep import around, fan
 from partita.options.trace import read_option
 from partita.physics.facts import FIRST_HIT
 from partita.physics.simulate import execute
-from partita.physics.stroke import Stroke
+from partita.physics.stroke import Stroke, no_strokes
 from partita.players.executions import standard_draws
 from partita.practice.quiz.choice import Choice, Place
 from partita.table.diamonds import metres
@@ -88,14 +88,14 @@ def _safeties(rater: Rater, choice: Choice) -> list[Option]:
 
 
 def _strokes_at(rater: Rater, target: int) -> NDArray[np.float64]:
-    """(m, 5) strokes that meet a ball first: straight at it, or by way of rails where it cannot be seen."""
+    """(m, 6) strokes that meet a ball first: straight at it, or by way of rails where it cannot be seen."""
     scene = rater.scene
     for rows in (scene.raised(fan(scene)), scene.raised(around(scene))):
         shots = execute(scene.table, scene.places, rows, physics=scene.physics, until_contact=True)
         met: NDArray[np.float64] = rows[shots.facts[:, FIRST_HIT] == target]
         if len(met):
             return met
-    return np.zeros((0, 5))
+    return no_strokes()
 
 
 def _off(rater: Rater, rests: NDArray[np.float64], wanted: Place | None) -> NDArray[np.float64]:

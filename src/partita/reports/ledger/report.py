@@ -11,6 +11,7 @@ from partita.intervals import of_share
 from partita.options.naming import POCKET_WORDS, arrival_words, lengths_words, pace_word, tip_words, way_words
 from partita.options.option import Intention, own_id
 from partita.options.thickness import hit_words
+from partita.physics.constants import NO_POCKET
 from partita.physics.stroke import Stroke
 from partita.physics.travel import lengths_travelled
 from partita.reports.ledger.schema import (
@@ -174,15 +175,18 @@ def speed_of(speed_mps: float, table: TableSpec) -> SpeedDocument:
 
 
 def _cautions(line: Weighed) -> list[CautionDocument]:
-    """Scratches as often as they came; then what a stroke that goes a little wrong may do."""
+    """What a jump clears; scratches as often as they came; then what a stroke that goes a little wrong may do."""
     scratches = sorted(_scratches(line.samples).items(), key=lambda item: -item[1])
     counted = [
         CautionDocument(kind="scratch", words=f"scratch in the {POCKET_WORDS[pocket]}", share=share)
         for pocket, share in scratches
         if share >= _SCRATCH_WORTH_SAYING
     ]
-    others = [caution for caution in line.option.watch if caution.kind != "scratch"]
-    return [*counted, *(CautionDocument(kind=caution.kind, words=caution.words) for caution in others)]
+    off = float((line.samples.scratch == NO_POCKET).mean())
+    if off >= _SCRATCH_WORTH_SAYING:
+        counted.append(CautionDocument(kind="scratch", words="the cue ball leaves the table", share=off))
+    said = [CautionDocument(kind=one.kind, words=one.words) for one in line.option.watch if one.kind != "scratch"]
+    return sorted([*counted, *said], key=lambda caution: caution.kind != "jump")
 
 
 def _scratches(samples: Samples) -> dict[str, float]:

@@ -113,6 +113,7 @@ class _Sheet:
         self.printed.text(_MARGIN, y, f"Rack chance {_percent(chance.value)}"
                    f" ({_percent(chance.low)} to {_percent(chance.high)}); {_ends(option)}")  # fmt: skip
         raised = f", butt raised {stroke.elevation_deg:.0f}°" if stroke.elevation_deg else ""
+        raised += ", with a jump cue" if stroke.cue == "jump" else ""
         speed = f"{option.speed.pace}, {option.speed.words} ({stroke.speed_mps:.1f} m/s)"
         arrival = f"; the cue ball {option.arrival}" if option.arrival else ""
         y -= 5 * mm

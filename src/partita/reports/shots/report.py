@@ -7,7 +7,9 @@ from partita.reports.ledger.report import line_of
 from partita.reports.schema import Points
 from partita.reports.shots import words
 from partita.reports.shots.schema import (
+    BesideDocument,
     DrawingDocument,
+    JumpDocument,
     PositionLineDocument,
     ScratchDocument,
     ShadowDocument,
@@ -17,6 +19,7 @@ from partita.reports.shots.schema import (
 from partita.table.diamonds import diamonds
 from partita.table.spec import TableSpec
 from partita.views.drawing import Drawn
+from partita.views.flight import SideView
 from partita.views.layers import PositionLine, Window
 from partita.views.trial import Tried
 
@@ -44,6 +47,7 @@ def drawing_document(drawn: Drawn) -> DrawingDocument:
             PositionLineDocument(ball=one.ball, pocket=one.pocket, points=_line(table, one))
             for one in drawn.positions
         ],
+        jump=_jump(drawn, drawn.side) if drawn.side else None,
         words=_words(drawn),
     )  # fmt: skip
 
@@ -63,6 +67,24 @@ def _words(drawn: Drawn) -> dict[str, str]:
         "scratches": words.scratch_words(drawn.scratches, drawn.executions),
         "positions": words.position_words(drawn.positions),
     }
+
+
+def _jump(drawn: Drawn, side: SideView) -> JumpDocument:
+    table = drawn.table
+    return JumpDocument(
+        way=[[round(float(value), 3) for value in point] for point in side.way * (1000.0, 1000.0, 1.0)],
+        landings=[1000 * along for along in side.landings],
+        air=[_points(table, piece) for piece in side.air],
+        balls=[
+            BesideDocument(
+                ball=drawn.names[one.ball], along_mm=1000 * one.along_m, aside_mm=1000 * one.aside_m,
+                margin_mm=None if one.margin_m is None else 1000 * one.margin_m,
+            )
+            for one in side.balls
+        ],
+        radius_mm=1000 * table.ball_radius_m,
+        words=words.jump_words(side, drawn.names, table),
+    )  # fmt: skip
 
 
 def _window(table: TableSpec, found: Window) -> WindowDocument:

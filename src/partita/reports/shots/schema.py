@@ -39,6 +39,31 @@ class PositionLineDocument(Document):
     points: Points
 
 
+class BesideDocument(Document):
+    """A ball by a jump's way: how far along it and to its side, and by how much it is cleared, mm; null where it is not
+    flown over."""
+
+    ball: str
+    along_mm: Annotated[float, rounded(1)]
+    aside_mm: Annotated[float, rounded(1)]
+    margin_mm: Annotated[float | None, rounded(1)] = None
+
+
+class JumpDocument(Document):
+    """A jump from the side, up to its first contact.
+
+    way : [mm along, mm high, s] of the ball's lowest point; landings : mm along; air : each flight from above, in
+    diamonds; words : the same in a sentence
+    """
+
+    way: Points
+    landings: list[Annotated[float, rounded(1)]]
+    air: list[Points]
+    balls: list[BesideDocument]
+    radius_mm: Annotated[float, rounded(2)]
+    words: str
+
+
 class DrawingDocument(Document):
     """Paths by ball as [t s, x, y], for the stroke without error; all else as [x, y].
 
@@ -56,6 +81,7 @@ class DrawingDocument(Document):
     window: WindowDocument | None
     scratches: list[ScratchDocument]
     positions: list[PositionLineDocument]
+    jump: JumpDocument | None = None
     words: dict[str, str]
 
 

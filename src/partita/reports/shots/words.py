@@ -6,6 +6,7 @@ from numpy.typing import NDArray
 from partita.options.naming import POCKET_WORDS, ball_words
 from partita.table.diamonds import diamonds
 from partita.table.spec import TableSpec
+from partita.views.flight import SideView
 from partita.views.layers import PositionLine, ScratchLine, Shadow, Window
 
 # A ball whose middle resting place is this near to where it lay has not gone anywhere, m.
@@ -65,9 +66,18 @@ def position_words(lines: list[PositionLine]) -> str:
     return f"Straight in on {ball_words(lines[0].ball)} next into {pockets}."
 
 
+def jump_words(side: SideView, names: tuple[str, ...], table: TableSpec) -> str:
+    """What a jump clears and by how much, and where the cue ball comes down first."""
+    over = [(names[one.ball], one.margin_m) for one in side.balls if one.margin_m is not None]
+    clears = _listed([f"{ball_words(ball)} by {max(1, round(1000 * margin))} mm" for ball, margin in over], "and")
+    high = f"{1000 * float(side.way[:, 1].max()):.0f} mm high"
+    down = f"down after {side.landings[0] / table.diamond_m:.1f} diamonds"
+    return f"{f'Clears {clears}, ' if over else 'Leaves the bed, '}{high}, {down}."
+
+
 def _percent(share: float) -> str:
     return f"{100 * share:.0f} %" if share >= 0.01 else "under 1 %"
 
 
 def _listed(words: list[str], last: str) -> str:
-    return words[0] if len(words) == 1 else f"{', '.join(words[:-1])} {last} {words[-1]}"
+    return f"{', '.join(words[:-1])} {last} {words[-1]}" if len(words) > 1 else "".join(words)

@@ -3,7 +3,7 @@ import { computed, onMounted, ref } from 'vue'
 import type { Player, PlayerIn } from '@/api/client'
 import { useSession } from '@/session/session'
 import FormShell from './FormShell.vue'
-import { KICKS, nameOfCopy, NERVES } from './words'
+import { JUMPS, KICKS, nameOfCopy, NERVES } from './words'
 import { text } from '@/words/text/players'
 
 /** A player: a level, and what is the player's own beside it. */
@@ -31,6 +31,7 @@ const nerves = ref<number | null>(
   model.nerves === ofLevel(level.value) || !props.from.own ? null : model.nerves,
 )
 const kicks = ref(model.kicks ?? 'neither')
+const jumps = ref(model.jumps ?? 'none')
 const cue = ref(props.from.cue)
 const notes = ref(props.from.notes)
 const canSave = computed(() => name.value.trim().length > 0)
@@ -44,6 +45,7 @@ function save() {
     reach_m: Number(reach.value),
     nerves: nerves.value,
     kicks: kicks.value,
+    jumps: jumps.value,
     use_measured: props.isNew || props.from.use_measured,
     cue: cue.value.trim(),
     notes: notes.value.trim(),
@@ -94,6 +96,13 @@ function save() {
         <option v-for="k in KICKS" :key="k.value" :value="k.value">{{ k.name }}</option>
       </select>
       <span class="muted">{{ text.whatWasPractisedIsJudged }}</span>
+    </label>
+    <label
+      >{{ text.jumps }}
+      <select v-model="jumps">
+        <option v-for="j in JUMPS" :key="j.value" :value="j.value">{{ j.name }}</option>
+      </select>
+      <span class="muted">{{ text.jumpsAreFoundFor }}</span>
     </label>
     <label
       >{{ text.cue }}

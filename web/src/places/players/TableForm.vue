@@ -30,6 +30,7 @@ const LIKE = [
     words: ['tight', 'standard', 'loose'],
     says: text.howWideTheMouthsAre,
   },
+  { key: 'jump_cues', name: text.jumpCues, words: ['allowed', 'forbidden'], says: text.askTheHall },
 ] as const
 const canSave = computed(() => fields.name.trim().length > 0)
 const field = ref<HTMLInputElement | null>(null)

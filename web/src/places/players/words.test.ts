@@ -41,7 +41,7 @@ describe('players and tables in words', () => {
     expect(tableWords(table as unknown as TableChoice)).toBe(
       '7-foot table · 1.98 × 0.99 m · slow cloth · loose pockets',
     )
-    expect(fieldsOf(table as unknown as TableChoice)).toEqual(document)
+    expect(fieldsOf(table as unknown as TableChoice)).toEqual({ ...document, jump_cues: 'allowed' })
     const standard = {
       ...table,
       own: false,

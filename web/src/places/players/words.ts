@@ -27,6 +27,15 @@ export const KICKS = [
 export const kicksWords = (kicks: Player['stroke_model']['kicks']) =>
   ({ neither: '', sliding: text.slidesKicks, rolling: text.rollsKicks })[kicks ?? 'neither']
 
+/** What a player jumps with. */
+export const JUMPS = [
+  { value: 'none', name: text.doesNotJump },
+  { value: 'playing cue', name: text.withThePlayingCue },
+  { value: 'jump cue', name: text.withAJumpCue },
+] as const
+export const jumpsWords = (jumps: Player['stroke_model']['jumps']) =>
+  ({ none: '', 'playing cue': text.jumpsFull, 'jump cue': text.jumpsLight })[jumps ?? 'none']
+
 /** The errors of a stroke, as they are called. */
 export const ERROR_NAMES: Record<string, string> = {
   aim_deg: text.aim,
@@ -49,6 +58,7 @@ export const playerIn = ({
   reach_m: model.reach_m,
   nerves: model.nerves,
   kicks: model.kicks,
+  jumps: model.jumps,
   use_measured,
   cue,
   notes,
@@ -59,7 +69,15 @@ export function playerWords({ own, level, stroke_model: model, use_measured, is_
   const hand = model.hand === 'left' ? 'left-handed' : ''
   const reach = model.reach_m === 0.75 ? '' : text.reachIs(decimal(model.reach_m, 2))
   const from = use_measured && is_measured ? 'measured' : `${level || 'own'} level`
-  const parts = [own ? from : '', hand, reach, nervesWords(model.nerves), kicksWords(model.kicks), errors]
+  const parts = [
+    own ? from : '',
+    hand,
+    reach,
+    nervesWords(model.nerves),
+    kicksWords(model.kicks),
+    jumpsWords(model.jumps),
+    errors,
+  ]
   return parts.filter(Boolean).join(' · ')
 }
 
@@ -72,15 +90,17 @@ export function fieldsOf({ name, document }: TableChoice): TableIn {
     cloth: fields.cloth ?? 'standard',
     cushions: fields.cushions ?? 'standard',
     pockets: fields.pockets ?? 'standard',
+    jump_cues: fields.jump_cues ?? 'allowed',
   }
 }
 export function tableWords(table: TableChoice): string {
-  const { base, cloth, cushions, pockets } = fieldsOf(table)
+  const { base, cloth, cushions, pockets, jump_cues } = fieldsOf(table)
   const size = `${decimal(table.geometry.length, 2)} × ${decimal(table.geometry.width, 2)} m`
   const unlike = [
     cloth !== 'standard' && `${cloth} cloth`,
     cushions !== 'standard' && `${cushions} cushions`,
     pockets !== 'standard' && `${pockets} pockets`,
+    jump_cues === 'forbidden' && text.noJumpCues,
   ].filter(Boolean)
   return [table.own ? STANDARD_TABLES[base ?? ''] : '', size, ...unlike].filter(Boolean).join(' · ')
 }

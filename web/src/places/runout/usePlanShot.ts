@@ -35,10 +35,7 @@ export function usePlanShot() {
  * comes to it, which other changes may move.
  */
 export function asFixed(
-  {
-    aim_deg,
-    ...how
-  }: { aim_deg: number; speed_mps: number; side?: number; height?: number; elevation_deg?: number },
+  { aim_deg, ...how }: { aim_deg: number; speed_mps: number } & Partial<OwnStroke>,
   option: {
     potted: string | null
     pocket: string | null

@@ -33,6 +33,7 @@ const FirstSteps = onDemand(() => import('./FirstSteps.vue'))
 const ShotCard = onDemand(() => import('@/shots/ShotCard.vue'))
 const DoubtCard = onDemand(() => import('./DoubtCard.vue'))
 const OwnShotCard = onDemand(() => import('@/shots/OwnShotCard.vue'))
+const SideView = onDemand(() => import('@/shots/SideView.vue'))
 const CompareCard = onDemand(() => import('@/shots/CompareCard.vue'))
 const LineActs = onDemand(() => import('./LineActs.vue'))
 const PlayedLine = onDemand(() => import('./PlayedLine.vue'))
@@ -193,6 +194,7 @@ onUnmounted(() => watcher.disconnect())
     <template #more>
       <div v-if="own.stroke" class="more">
         <OwnShotCard use="Weigh it beside the others" @use="own.weigh()" />
+        <SideView v-if="drawing?.jump" :jump="drawing.jump" :time="time" />
       </div>
       <div
         v-else-if="study.option && study.result && !guess.waits"
@@ -214,6 +216,7 @@ onUnmounted(() => watcher.disconnect())
           <template #acts><LineActs /></template>
           <PlayedLine v-if="study.isSettled" />
         </ShotCard>
+        <SideView v-if="drawing?.jump" :jump="drawing.jump" :time="time" />
         <DoubtCard :option="study.option" />
       </div>
     </template>

@@ -55,6 +55,12 @@ export const text = spoken('shots', {
   whyNotThisOne: 'Why not this one',
   howItEnds: 'How it ends',
   buttRaised: (raised: Said) => `butt raised ${raised}°`,
+  jumpCue: 'jump cue',
+
+  // SideView
+  jumpFromTheSide: 'The jump from the side',
+  millimetres: (mm: Said) => `${mm} mm`,
+  askTheHall: 'A raised cue marks the cloth, and a flying ball can hurt. Ask your hall first.',
 
   // TimeLine
   pause: 'Pause',

@@ -2,10 +2,10 @@
 import { computed, ref } from 'vue'
 import type { QuizChoice, Stroke } from '@/api/client'
 import type { Place } from '@/drawing/place'
+import { FIRST_STROKE } from '@/stores/ownshot'
 import { text } from '@/words/text/practice'
 
 export type Meant = 'pot' | 'safe' | 'stroke'
-const FIRST: Stroke = { aim_deg: 0, speed_mps: 1.6, side: 0, height: 0, elevation_deg: 0 }
 
 export function useChoice() {
   const meant = ref<Meant>('pot')
@@ -13,7 +13,7 @@ export function useChoice() {
   const pocket = ref('')
   const cueTo = ref<Place | null>(null)
   const ballTo = ref<Place | null>(null)
-  const stroke = ref<Stroke>({ ...FIRST })
+  const stroke = ref<Stroke>({ ...FIRST_STROKE })
   const aimed = ref(false)
   /** How often it goes in, %. */
   const make = ref(60)
@@ -21,7 +21,7 @@ export function useChoice() {
   function clear() {
     ball.value = pocket.value = ''
     cueTo.value = ballTo.value = null
-    stroke.value = { ...FIRST }
+    stroke.value = { ...FIRST_STROKE }
     aimed.value = false
   }
   function mean(next: Meant) {
