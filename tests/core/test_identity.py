@@ -143,8 +143,9 @@ class Documents(unittest.TestCase):
         read = read_study(KEPT["study"], table)
         self.assertIsInstance(read, StudyDocument)
         for old, new in zip(KEPT["study"]["options"], read.as_json()["options"], strict=True):
-            same = set(old) - {"detail", "speed_lengths"}
+            same = set(old) - {"detail", "speed_lengths", "stroke"}
             self.assertEqual({key: old[key] for key in same}, {key: new[key] for key in same}, old["name"])
+            self.assertEqual(new["stroke"], {**old["stroke"], "cue": "playing"}, old["name"])
         # Its pots are the shots that are found on that layout today.
         file = layout_file.read(KEPT["layout"])
         today = {option.id for option in list_options(Question(file.situation, LEAGUE, LEAGUE), file.strokes)}

@@ -10,7 +10,7 @@ from partita.games.situation import Situation
 from partita.games.snooker_table import COLOURS, spots
 from partita.options.wishes import Wish
 from partita.physics.simulate import execute, names_of, places_of
-from partita.physics.stroke import Stroke
+from partita.physics.stroke import Stroke, level_strokes
 from partita.players.executions import standard_draws
 from partita.players.stroke_model import PRESETS, StrokeModel
 from partita.playing.desk import DRAWN, Pots
@@ -105,11 +105,11 @@ class Maps(unittest.TestCase):
         names = names_of(situation.layout)
         places = places_of(situation.layout)
         places[0] = cue
-        strokes = np.array([
-            (aim, speed, 0.0, height, 0.0)
-            for aim in np.linspace(0, 2 * np.pi, 720, endpoint=False)
-            for speed in (1.0, 1.8, 2.8) for height in (-0.3, 0.0, 0.3)
-        ])  # fmt: skip
+        aims = np.linspace(0, 2 * np.pi, 720, endpoint=False)
+        aim, speed, height = (
+            part.ravel() for part in np.meshgrid(aims, (1.0, 1.8, 2.8), (-0.3, 0.0, 0.3), indexing="ij")
+        )
+        strokes = level_strokes(aim, speed, heights=height)
         shots = execute(TABLE, places, strokes)
         good = (shots.pocketed[:, names.index("8")] >= 0) & (shots.pocketed[:, 0] < 0) & (shots.facts[:, 1] == 1)
         ends = worth_at(maps, BED, 1, shots.finals[good, 0])[:, 0]

@@ -155,7 +155,7 @@ class AgainstRacksPlayedOut(unittest.TestCase):
             off = []
             for places in layouts:
                 question = Question(scene(places).situation, player, player)
-                *_, played = play_out(question, 320)
+                *_, played = play_out(question, 160)
                 off.append(Rater.of(question).here() - played.chance.value)
             with self.subTest(player.name, off=np.round(off, 3)):
                 self.assertLess(abs(np.mean(off)), 0.04)

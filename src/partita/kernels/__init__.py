@@ -16,7 +16,7 @@ from numba.extending import intrinsic, typeof_impl
 
 from partita.kernels import cache, library
 
-__all__ = ["address_of", "call_at", "kernel"]
+__all__ = ["address_of", "call_at", "kernel", "kernel_apart"]
 
 Function = TypeVar("Function", bound=Callable[..., Any])
 
@@ -37,8 +37,11 @@ _njit: Callable[..., Any] = numba.njit
 class Kernel:
     """A function on plain arrays; it releases the GIL, so threads use all cores."""
 
-    def __init__(self, function: Callable[..., Any]) -> None:
+    def __init__(self, function: Callable[..., Any], *, is_apart: bool = False) -> None:
         self.inner = _njit(no_cpython_wrapper=True, **_OPTIONS)(function)
+        library.once_for_all_numbers(self.inner)
+        if is_apart:
+            library.keep_apart(self.inner)
         self.function = function
         update_wrapper(self, function)
 
@@ -61,6 +64,14 @@ def _as_part(value: Kernel, context: object) -> Any:
 def kernel(function: Function) -> Function:
     """Declare a kernel: plain numbers, arrays and named tuples of them in, numbers out, results in arrays given."""
     return cast(Function, Kernel(function))
+
+
+def kernel_apart(function: Function) -> Function:
+    """Declare a kernel that other kernels call and do not take over: what is long, and called seldom or at many places.
+
+    It is optimised once, however often it is called in the code, and leaves registers to what is called often.
+    """
+    return cast(Function, Kernel(function, is_apart=True))
 
 
 def address_of(function: Callable[..., object], *examples: object) -> int:

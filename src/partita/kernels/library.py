@@ -9,7 +9,7 @@ unoptimised and optimises the whole once. Half of the compile time, the same cod
 import ctypes
 from typing import Any
 
-from numba.core import codegen
+from numba.core import codegen, types
 
 
 class LateLibrary(codegen.JITCodeLibrary):  # type: ignore[misc]
@@ -66,6 +66,33 @@ def _set_env(self: Any, name: str, env: object) -> None:
     address = self._engine.get_global_value_address(name)
     if address:
         (ctypes.c_void_p * 1).from_address(address)[0] = ctypes.c_void_p(id(env))
+
+
+def keep_apart(dispatcher: Any) -> None:
+    """Have a kernel called by what calls it, instead of taken over into its code."""
+    add = dispatcher.add_overload
+
+    def add_apart(compiled: Any) -> None:
+        compiled.library.get_function(compiled.fndesc.llvm_func_name).add_function_attribute("noinline")
+        add(compiled)
+
+    dispatcher.add_overload = add_apart
+
+
+def once_for_all_numbers(dispatcher: Any) -> None:
+    """Have a kernel compiled once for any number, not again for each constant that it is called with.
+
+    The optimiser knows the constants all the same, where it takes the kernel over.
+    """
+    template = dispatcher.get_call_template
+
+    def for_numbers(arguments: Any, named: Any) -> Any:
+        return template(
+            tuple(types.unliteral(one) for one in arguments),
+            {name: types.unliteral(one) for name, one in named.items()},
+        )
+
+    dispatcher.get_call_template = for_numbers
 
 
 def use() -> None:

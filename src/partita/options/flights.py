@@ -51,7 +51,7 @@ def flights_of(trace: Floats, ball: int = 0) -> list[Flight]:
             continue
         if begun is not None:
             at, state, height = begun
-            found.append(Flight(at, (state[0], state[1], height[0]), (state[2], state[3], height[1]), row[AT_S] - at))
+            found.append(Flight(at, (state[0], state[1], height[0]), (*state[2:4], height[1]), row[AT_S] - at))
         after, of_height = (AFTER, HEIGHT) if int(row[WHOSE]) == ball else (AFTER_OTHER, HEIGHT_OTHER)
         flies = int(row[after]) == FLYING and not met
         begun = (float(row[AT_S]), row[after + 1 : after + 5], row[of_height : of_height + 2]) if flies else None

@@ -25,7 +25,7 @@ _STICK_HEIGHTS = tuple(np.linspace(-0.4, 0.48, 12))
 _STICK_SPEEDS_MPS = (1.4, 1.9, 2.4, 3.0, 3.7, 4.5)
 _MOST_RAIL_TARGETS = 3
 # Round a blocker: a raised butt with side; the aim starts well to one side.
-_MASSE_DEG, _MASSE_SIDES, _MASSE_SPEEDS_MPS, _MASSE_AIMS = (20.0, 40.0, 60.0), (-0.4, 0.4), (1.1, 1.9), 61
+_MASSE_DEG, _MASSE_SIDES, _MASSE_SPEEDS_MPS, _MASSE_AIMS = (20.0, 35.0, 50.0, 65.0), (-0.45, 0.45), (1.3, 2.0), 61
 
 
 def fan(scene: Scene) -> Floats:

@@ -8,7 +8,7 @@ ball to ball, contact by contact, as the elastic wave in real balls does, the ha
 contacts that fall together with equal approach, such as a ball driven between two, are solved at
 once, so that the answer does not depend on which of them is taken first.
 
-Kernels here take rows of balls (n, 9) as in `motion` and the rows i, j of two; nx, ny, the line of centres from i to
+Kernels here take rows of balls (n, 11) as in `motion` and the rows i, j of two; nx, ny, the line of centres from i to
 j; speeds in m/s, distances and the radius in m; pairs : (k, 2) and tied : scratch of `prediction.Workspace`.
 """
 

@@ -7,7 +7,7 @@ s, and places : (n, 2) m. They write into facts : (FACTS,) int32, measures : (ME
 
 import math
 
-from partita.kernels import kernel
+from partita.kernels import kernel, kernel_apart
 from partita.physics.constants import BALL_BALL, CUSHION, FACING, JAW_TIP
 from partita.physics.prediction import TURN_OF_CUE, TURN_OF_TARGET
 from partita.rows.ball import VX, VY, VZ, WX, WY, X, Y, Z
@@ -92,7 +92,7 @@ def count_rails(ws, i, other, kind, bed, facts, measures):
         facts[BESIDE] = 1 + _pocket_beside(bed, ws.balls[i, X], ws.balls[i, Y])
 
 
-@kernel
+@kernel_apart
 def count_flight(ws, now, met, radius, facts):
     """Keep, as a flight of the cue ball ends, whether it led over a ball; the one that it meets (-1 none) apart."""
     if facts[FIRST_HIT] >= 0:

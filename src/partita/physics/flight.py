@@ -13,7 +13,7 @@ s; height : of a ball's lowest point over the bed.
 
 import math
 
-from partita.kernels import kernel
+from partita.kernels import kernel, kernel_apart
 from partita.physics.ball_impact import friction_between
 from partita.physics.constants import GAP, LEAST_HOP_MPS, RESTING_GAP, G
 from partita.physics.motion import rub_on_cloth
@@ -30,7 +30,7 @@ def height_at(balls, i, elapsed):
     return balls[i, Z] + elapsed * (balls[i, VZ] - 0.5 * G * elapsed)
 
 
-@kernel
+@kernel_apart
 def bounce(balls, i, physics, radius):
     """Return a ball at the bed that moves into it, with friction; what would hop lower than 2 mm stays."""
     if balls[i, Z] > 0.0:
@@ -43,7 +43,7 @@ def bounce(balls, i, physics, radius):
         rub_on_cloth(balls, i, into + balls[i, VZ], radius, physics.mu_s)
 
 
-@kernel
+@kernel_apart
 def impact_in_space(balls, i, j, physics, radius):
     """`ball_impact` of two balls of which one at least is in the air; what is driven into the bed is returned."""
     nx, ny, nz = balls[j, X] - balls[i, X], balls[j, Y] - balls[i, Y], balls[j, Z] - balls[i, Z]
@@ -72,7 +72,7 @@ def impact_in_space(balls, i, j, physics, radius):
         bounce(balls, ball, physics, radius)
 
 
-@kernel
+@kernel_apart
 def rubber_impact(balls, i, nx, ny, nz, restitution, mu, radius):
     """Ball i in the air against rubber at the place on it in the direction (nx, ny, nz), a unit vector."""
     approach = balls[i, VX] * nx + balls[i, VY] * ny + balls[i, VZ] * nz

@@ -8,7 +8,7 @@ Kernels here take what those of `prediction` take. A time found runs from now on
 
 import math
 
-from partita.kernels import kernel
+from partita.kernels import kernel, kernel_apart
 from partita.physics.constants import CUSHION, FACING, INFINITY, JAW_TIP, OFF_TABLE, POCKET, ZONE, G
 from partita.physics.flight import height_at
 from partita.physics.roots import first_entry, first_entry_in_space, rising_zero
@@ -21,7 +21,7 @@ _OVER_JAWS_M = 0.025
 _RIM_OVER_NOSE_M = 0.010
 
 
-@kernel
+@kernel_apart
 def in_flight_over_bed(balls, i, bed, horizon):
     """The earliest of nose, mouth of a pocket, and off the table: time, kind and other (cushion, zone)."""
     best, kind, whose = INFINITY, ZONE, 0
@@ -51,7 +51,7 @@ def _is_at_nose(balls, i, bed, side, time):
     return on_nose(bed, side, balls[i, X] + time * balls[i, VX], balls[i, Y] + time * balls[i, VY])
 
 
-@kernel
+@kernel_apart
 def flies_past(balls, i, bed, pocket, kind, time):
     """When and as what an event at a pocket, found in the plane, happens to a ball in the air: time and kind."""
     if (kind == JAW_TIP or kind == FACING) and height_at(balls, i, time) > _OVER_JAWS_M:
@@ -68,7 +68,7 @@ def flies_past(balls, i, bed, pocket, kind, time):
     return across, OFF_TABLE
 
 
-@kernel
+@kernel_apart
 def meets_in_space(px, py, height, vx, vy, rising, ax, ay, falls, touching, horizon):
     """When two balls meet of which one at least is in the air, and how fast they near each other then.
 

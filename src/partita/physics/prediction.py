@@ -4,7 +4,7 @@ Each ball keeps its own next event; after an event only the balls it touched are
 A ball is either over the bed (zone 0), where only nose lines can stop it, or in the zone of
 pocket k (zone k + 1), where only that pocket's tips, facings and drop circle can.
 
-Kernels here take rows of balls (n, 9) as in `motion`, the row `i` of one, and the workspace `ws` that they write its
+Kernels here take rows of balls (n, 11) as in `motion`, the row `i` of one, and the workspace `ws` that they write its
 next event into. Times are s; `now` is absolute, the times found run from the ball's own `since`; x, y are m.
 """
 
@@ -14,7 +14,7 @@ from typing import NamedTuple
 import numpy as np
 from numpy.typing import NDArray
 
-from partita.kernels import kernel
+from partita.kernels import kernel, kernel_apart
 from partita.physics.ball_impact import MOST_TIED
 from partita.physics.constants import (
     BALL_BALL,
@@ -51,7 +51,7 @@ TURN_OF_CUE, TURN_OF_TARGET, RUBBER_S = range(3)
 class Workspace(NamedTuple):
     """Arrays of one running simulation of n balls; made once, used for many executions.
 
-    balls : (n, 9) state and acceleration of each ball at its own time `since`
+    balls : (n, 11) state and acceleration of each ball at its own time `since`
     start : (n, 2) m, where the balls lay before the stroke
     phase, zone : (n,); since, ends : (n,) s, when the state was valid and when its phase ends
     next_time : (n,) s; next_kind, next_with : (n,) event kind; other ball, cushion, jaw or pocket
@@ -149,7 +149,7 @@ def predict(ws, i, now, bed):
             _predict_pair(ws.balls, i, j, ws, now, 2.0 * bed.radius)
 
 
-@kernel
+@kernel_apart
 def _predict_flight(balls, i, ws, now, bed):
     ws.next_kind[i] = LANDING
     if ws.zone[i] == 0:
@@ -273,7 +273,7 @@ def _predict_pair(balls, i, j, ws, now, touching):
         _keep_contact(ws, j, now + time, i, speed)
 
 
-@kernel
+@kernel_apart
 def _predict_pair_in_space(balls, i, j, ws, now, px, py, vx, vy, ax, ay, touching, horizon):
     """The same with the heights of both; place, velocity and acceleration of i from j over the cloth are given."""
     height, rising, falls = balls[i, Z] - balls[j, Z], balls[i, VZ] - balls[j, VZ], 0.0

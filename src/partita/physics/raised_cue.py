@@ -12,7 +12,7 @@ nowhere: the settings give launch angles like those of a trial with equations of
 
 import math
 
-from partita.kernels import kernel
+from partita.kernels import kernel, kernel_apart
 from partita.physics.constants import LEAST_HOP_MPS
 from partita.physics.motion import squirt_angle
 from partita.rows.ball import VX, VY, VZ, WX, WY, WZ
@@ -27,9 +27,9 @@ _STEPS, _MOST_TIMES = 200, 8
 _FADING = 1e-3
 
 
-@kernel
+@kernel_apart
 def launch_raised(stroke, physics, radius, balls):
-    """Set the cue ball (row 0) moving from a stroke (6,) with a raised butt, with squirt; it may leave the bed."""
+    """Set the cue ball, row 0 of `balls` (n, 11), moving by a stroke (6,) with a raised butt; it may leave the bed."""
     aim, speed, elevation = stroke[AIM_RAD], stroke[SPEED_MPS], stroke[ELEVATION_RAD]
     along, up, over, aside, about = _pressed(
         stroke[SIDE_R], stroke[HEIGHT_R], elevation, int(stroke[CUE]), physics.mu_s, physics.e_bed, physics.bed_s
