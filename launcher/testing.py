@@ -25,6 +25,7 @@ from launcher.supervisor import server_environment
 
 _PYTHON_SOURCES = ("src", "server", "tests", "launcher", "benchmarks")
 _COUNTS = re.compile(r"^(\d+) passed, (\d+) failed, (\d+) skipped$")
+_BROKEN = re.compile(r"^failed (tests\.[\w.]+: .*)$")
 # A test that takes longer is named, s: a whole run has six hundred.
 _LONG_S = 20.0
 Environment = Mapping[str, str]
@@ -57,7 +58,10 @@ def _checks() -> list[Check]:
 
 @dataclass
 class Lane:
-    """Some checks and then tests; what failed, how many tests passed, failed, were skipped, and seconds by test."""
+    """Some checks and then tests; what failed, how many tests passed, failed, were skipped, and seconds by test.
+
+    broken : the failed tests, each with the last line of what it says
+    """
 
     name: str
     checks: list[Check]
@@ -67,6 +71,7 @@ class Lane:
     is_alone: bool = False
     gives_way: bool = False
     failed: list[str] = field(default_factory=list)
+    broken: list[str] = field(default_factory=list)
     counts: list[int] = field(default_factory=lambda: [0, 0, 0])
     seconds: dict[str, float] = field(default_factory=dict)
 
@@ -95,9 +100,10 @@ class Lane:
             command, env=env, cwd=folder, text=True, errors="replace", stdout=subprocess.PIPE, stderr=subprocess.STDOUT
         ) as process:
             for line in process.stdout or ():
-                counts = _COUNTS.match(line)
-                if counts:
+                if counts := _COUNTS.match(line):
                     self.counts = [int(count) for count in counts.groups()]
+                elif broken := _BROKEN.match(line):
+                    self.broken.append(broken[1])
                 else:
                     self._say(line.rstrip("\n"))
         return process.returncode
@@ -183,7 +189,9 @@ def _test(labels: list[str]) -> int:
     _name_the_long(lanes)
     ended = time.monotonic()
     counts = [sum(lane.counts[k] for lane in lanes) for k in range(3)]
-    print(f"\n{'Failed: ' + ', '.join(failed) if failed else 'All green'} after {ended - started:.0f} s, "
+    # Last, where whoever sees but the end of it finds them.
+    print("".join(f"\nFailed: {one}" for lane in lanes for one in lane.broken))
+    print(f"{'Failed: ' + ', '.join(failed) if failed else 'All green'} after {ended - started:.0f} s, "
           f"{ended - tests_began:.0f} s of them checks and tests")  # fmt: skip
     print("{} passed, {} failed, {} skipped".format(*counts))
     return 1 if failed else 0

@@ -2,6 +2,7 @@
 
 import json
 import os
+import re
 import sys
 import time
 import unittest
@@ -17,6 +18,15 @@ from tests.lasting import end_what_is_over
 from tests.server.worker import SharedWorker
 
 _SLOWEST = 12
+_ERROR = re.compile(r"[\w.]+(Error|Exception|Exit)\b")
+# Of what a failed test says last, so many letters stand in the closing lines.
+_LONGEST = 300
+
+
+def _said(trace: str) -> str:
+    """What an error says, in one line."""
+    lines = trace.strip().splitlines()
+    return next((line for line in reversed(lines) if _ERROR.match(line)), lines[-1])[:_LONGEST]
 
 
 class TimedResult(unittest.TextTestResult):
@@ -66,6 +76,8 @@ class CountingRunner(DiscoverRunner):
             Path(kept).write_text(json.dumps({name: round(took, 2) for name, took in seconds.items()}), "utf-8")
         for name in sorted(seconds, key=seconds.__getitem__, reverse=True)[:_SLOWEST]:
             sys.stdout.write(f"{seconds[name]:6.1f} s  {name}\n")
+        for test, trace in (*result.failures, *result.errors):
+            sys.stdout.write(f"failed {test.id().split(' ')[0]}: {_said(trace)}\n")
         wrong = len(result.failures) + len(result.errors) + len(result.unexpectedSuccesses)
         skipped = len(result.skipped)
         sys.stdout.write(f"{result.testsRun - wrong - skipped} passed, {wrong} failed, {skipped} skipped\n")

@@ -163,7 +163,7 @@ def play(row: Row, question: Question, rollouts: int, known: Mapping[tuple[float
     asked: dict[tuple[float, ...], tuple[Question, Floats | None]] = {freely: (question, None)}
     asked |= {(*where, *line["first"]): (placed, np.array(line["first"])) for line in lines}
     unknown = [key for key in asked if key not in known]
-    worths = side_by_side(lambda key: _worth(asked[key][0], rollouts, asked[key][1]), unknown)
+    worths = side_by_side(lambda key: worth_of(asked[key][0], rollouts, asked[key][1]), unknown)
     found = {**known, **dict(zip(unknown, worths, strict=True))}
     for line in lines:
         line["worth"] = found[(*where, *line["first"])]
@@ -175,7 +175,7 @@ def other_sort(lines: list[Row]) -> list[Row]:
     return [line for line in lines if line["attacks"] != lines[0]["attacks"]][:1]
 
 
-def _worth(question: Question, rollouts: int, first: Floats | None) -> list[float]:
+def worth_of(question: Question, rollouts: int, first: Floats | None) -> list[float]:
     """By roll-out what a position, or a stroke, is worth to who shoots, the luck taken out."""
     found, logs = np.zeros((rollouts, 2)), np.zeros((rollouts, PLAYED, LOG))
     for _ in racks_of(question, found, seed=_SEED, first=first, logs=logs, fresh=_FRESH, most=PLAYED):

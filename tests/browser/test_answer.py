@@ -7,7 +7,7 @@ from playwright.sync_api import expect
 
 from studies.models import Study
 from tests.browser.shots import from_menu, open_scene
-from tests.browser.stage import BrowserCase
+from tests.browser.stage import WORKED_MS, BrowserCase
 from tests.server.worker import eventually
 
 
@@ -21,7 +21,6 @@ class Answer(BrowserCase):
         eventually(
             "another path is drawn",
             lambda: self.page.locator("svg.table polyline.path").first.get_attribute("points") != before,
-            10,
         )
         self.page.get_by_role("button", name="■ Safe", exact=True).click()
         kinds = self.page.locator(".lines .aim").all_inner_texts()
@@ -29,8 +28,10 @@ class Answer(BrowserCase):
 
     def test_whether_to_attack_stands_above_the_lines_and_the_line_it_names_is_of_the_other_sort(self) -> None:
         self.weigh()
-        said = self.page.locator("p.choice").inner_text()
-        self.assertEqual(said, Study.objects.latest("pk").document["choice"])
+        # Until then lines change places.
+        expect(self.page.get_by_text("then looked ahead")).to_be_visible(timeout=WORKED_MS)
+        said = Study.objects.latest("pk").document["choice"]
+        expect(self.page.locator("p.choice")).to_have_text(said)
         named = re.search(r"the best (safety|attack), shot (\d+), is [\d.]+ points behind", said)
         if named is None:
             self.fail(said)
@@ -65,21 +66,21 @@ class Answer(BrowserCase):
         lines.first.hover()
         # The shot stays; a better stroke found for it may hit it fuller, and be called a pot instead of a cut.
         held = lines.first.locator("b").inner_text().split(" ", 1)[1]
-        expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=120_000)
+        expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=WORKED_MS)
         self.assertTrue(lines.first.locator("b").inner_text().endswith(held))
         page.mouse.move(5, 5)
         expect(lines.first.locator(".rank")).to_have_text("1")
         looked = page.get_by_text("then looked ahead")
-        expect(looked).to_be_visible(timeout=240_000)
+        expect(looked).to_be_visible(timeout=WORKED_MS)
         chosen = lines.nth(1)
         chosen.click()
         name, before = chosen.locator("b").inner_text(), Study.objects.latest("pk")
         refine = page.get_by_role("button", name="Refine")
-        refine.click(timeout=120_000)
+        refine.click(timeout=WORKED_MS)
         expect(page.get_by_text("refining", exact=True)).to_be_visible()
         self.assertGreater(lines.count(), 3, "what was known stays while it is refined")
         expect(page.locator(".line.chosen b")).to_have_text(name)
-        expect(looked).to_be_visible(timeout=240_000)
+        expect(looked).to_be_visible(timeout=WORKED_MS)
         after = Study.objects.latest("pk")
         self.assertEqual(after.question["samples"], 10 * before.question["samples"])
         sampling = [study.document["options"][0]["doubt"]["sampling"] for study in (before, after)]
@@ -130,8 +131,8 @@ class Answer(BrowserCase):
         expect(card.get_by_text("12 o’clock, ½ tip")).to_be_visible()
         card.get_by_role("button", name="Weigh it beside the others").click()
         mine = page.locator(".line").filter(has_text="my shot")
-        expect(mine).to_be_visible(timeout=30_000)
-        expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=120_000)
+        expect(mine).to_be_visible()
+        expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=WORKED_MS)
         (own,) = Study.objects.latest("pk").question["document"]["strokes"]
         self.assertEqual((own["speed_mps"], own["height"]), (3.0, 0.2))
         # Mirrored twice everything is where it was, the aim as well.
@@ -190,13 +191,13 @@ class Answer(BrowserCase):
         page = self.page
         self.weigh()
         doubt = page.get_by_label("What would change the choice")
-        expect(doubt.get_by_text("My stroke’s errors")).to_be_visible(timeout=30_000)
+        expect(doubt.get_by_text("My stroke’s errors")).to_be_visible()
         expect(doubt.locator("dd")).to_have_count(10)
         self.choose("the 4 into the far foot corner")
         expect(doubt.get_by_role("img", name=re.compile("Rack chance by make chance"))).to_be_visible()
         doubt.get_by_role("button", name=re.compile("Play out the first 3")).click()
         expect(doubt.get_by_role("progressbar")).to_be_visible()
-        expect(doubt.get_by_text(re.compile(r"of \d+")).first).to_be_visible(timeout=120_000)
+        expect(doubt.get_by_text(re.compile(r"of \d+")).first).to_be_visible(timeout=WORKED_MS)
         doubt.get_by_role("button", name="Stop playing").click()
         expect(doubt.get_by_role("button", name=re.compile("Play out the first 3"))).to_be_visible()
         expect(doubt.locator("tbody tr")).to_have_count(3)
@@ -205,7 +206,7 @@ class Answer(BrowserCase):
         page = self.page
         self.weigh()
         # Until then its first line may come to another name.
-        expect(page.get_by_text("then looked ahead")).to_be_visible(timeout=120_000)
+        expect(page.get_by_text("then looked ahead")).to_be_visible(timeout=WORKED_MS)
         from_menu(page, "Files")
         page.get_by_role("radio", name="inches").check()
         with page.expect_download() as download:
@@ -252,17 +253,16 @@ class Answer(BrowserCase):
         page.keyboard.press("ArrowRight")
         stop = page.get_by_role("button", name="Stop", exact=True)
         stop.click()
-        expect(stop).to_have_count(0, timeout=120_000)
+        expect(stop).to_have_count(0, timeout=WORKED_MS)
         self.assertEqual(Study.objects.latest("pk").status, "stopped")
         for asked in (2, 3):
             page.get_by_role("button", name="Weigh").click()
-            eventually("it was asked", lambda asked=asked: Study.objects.count() == asked, 30)
+            eventually("it was asked", lambda asked=asked: Study.objects.count() == asked)
             page.locator("svg.table [data-ball='7']").focus()
             page.keyboard.press("ArrowRight")
         eventually(
             "the question before is over",
             lambda: Study.objects.order_by("-pk")[1].status == "stopped",
-            120,
         )
 
     def test_a_running_study_can_be_stopped_and_the_players_matter(self) -> None:
@@ -272,7 +272,7 @@ class Answer(BrowserCase):
         page.get_by_role("option", name="June Okoro").click()
         page.get_by_role("button", name="Weigh").click()
         page.get_by_role("button", name="Stop").click()
-        expect(page.get_by_role("button", name="Weigh")).to_be_visible(timeout=120_000)
+        expect(page.get_by_role("button", name="Weigh")).to_be_visible(timeout=WORKED_MS)
         study = Study.objects.latest("pk")
         self.assertEqual(study.question["them"]["name"], "June Okoro")
         self.assertIn(study.status, ("stopped", "done"))

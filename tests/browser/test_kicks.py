@@ -5,7 +5,7 @@ import re
 from playwright.sync_api import Locator, expect
 
 from tests.browser.shots import PHONE, from_menu
-from tests.browser.stage import BrowserCase
+from tests.browser.stage import WORKED_MS, BrowserCase
 
 
 class Kicks(BrowserCase):
@@ -15,7 +15,7 @@ class Kicks(BrowserCase):
         page.get_by_role("link", name="Kicks").click()
         from_menu(page, "Clear")
         page.get_by_role("button", name="Try it on “Rack 5: hooked on the 2”").click()
-        expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=120_000)
+        expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=WORKED_MS)
         expect(page.get_by_label("The sum")).to_be_visible()
         return page.get_by_label("Ways to the ball").locator("ol button")
 
@@ -63,7 +63,7 @@ class Kicks(BrowserCase):
         expect(page.get_by_label("The sum").locator(".aloud").first).to_have_text(said)
         own.get_by_role("button", name="Weigh it beside the others").click()
         expect(page).to_have_url(re.compile(r"/(studies/\d+.*)?$"))
-        expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=120_000)
+        expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=WORKED_MS)
         expect(page.get_by_label("Ledger of shots").locator("ol")).to_contain_text("my shot")
 
     def test_a_try_is_logged_by_pressing_the_rail_and_corrects_the_sum(self) -> None:

@@ -6,7 +6,7 @@ from playwright.sync_api import Page, expect
 
 from measures.models import Attempt
 from tests.browser.shots import PHONE
-from tests.browser.stage import BrowserCase
+from tests.browser.stage import WORKED_MS, BrowserCase
 from tests.server.worker import eventually
 
 
@@ -53,7 +53,7 @@ class Measuring(BrowserCase):
             self.rest(page, across, along)
         page.get_by_role("button", name="fell in a pocket").click()
         page.get_by_role("button", name="Done: measure").click()
-        expect(page.get_by_role("heading", name=re.compile("The stroke: "))).to_be_visible(timeout=120_000)
+        expect(page.get_by_role("heading", name=re.compile("The stroke: "))).to_be_visible(timeout=WORKED_MS)
         # What did not get there is kept, and counts for nothing.
         expect(page.get_by_text("20 attempts in all")).to_be_visible()
         expect(page.get_by_text("From 19 attempts")).to_be_visible()
@@ -67,12 +67,12 @@ class Measuring(BrowserCase):
     def test_the_demo_player_is_measured_by_keys_and_told_what_to_practise(self) -> None:
         page = self.player("Ida Brandt")
         stroke = page.get_by_label("The stroke")
-        expect(stroke.get_by_text("From 80 attempts")).to_be_visible(timeout=120_000)
+        expect(stroke.get_by_text("From 80 attempts")).to_be_visible(timeout=WORKED_MS)
         expect(stroke.get_by_text("long straight pot")).to_be_visible()
         page.get_by_role("button", name="Work it out", exact=True).click()
         practice = page.get_by_label("What each error costs")
-        expect(practice.get_by_text(re.compile("Practise .* first"))).to_be_visible(timeout=120_000)
-        expect(page.get_by_role("button", name="Work it out again")).to_be_visible(timeout=120_000)
+        expect(practice.get_by_text(re.compile("Practise .* first"))).to_be_visible(timeout=WORKED_MS)
+        expect(page.get_by_role("button", name="Work it out again")).to_be_visible(timeout=WORKED_MS)
         self.assertEqual(self.violations(page), [])
         page.get_by_role("button", name="Long: 60 shots").click()
         expect(page.get_by_role("heading", name="Long straight")).to_be_visible()

@@ -7,7 +7,7 @@ from playwright.sync_api import Route, expect
 
 from studies.models import Study
 from tests.browser.shots import PHONE, from_menu, open_scene, sign_in
-from tests.browser.stage import BrowserCase
+from tests.browser.stage import WORKED_MS, BrowserCase
 
 
 class ThePage(BrowserCase):
@@ -153,7 +153,7 @@ class TheFrame(BrowserCase):
         page.get_by_label("Me", exact=True).click()
         page.get_by_role("option", name="Wil at his best").click()
         self.weigh()
-        expect(page.get_by_text("then looked ahead")).to_be_visible(timeout=240_000)
+        expect(page.get_by_text("then looked ahead")).to_be_visible(timeout=WORKED_MS)
         me = Study.objects.latest("pk").question["me"]
         self.assertEqual((me["name"], me["hand"], me["reach_m"], me["aim_deg"]), ("Wil at his best", "left", 0.9, 0.15))
         page.get_by_role("link", name="Players").click()

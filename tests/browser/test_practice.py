@@ -7,7 +7,7 @@ from playwright.sync_api import Page, expect
 from practice import quiz
 from practice.models import DrillAttempt, DrillSitting, OwnDrill, QuizAnswer, QuizPosition, QuizRound
 from tests.browser.shots import PHONE, from_menu
-from tests.browser.stage import BrowserCase
+from tests.browser.stage import WORKED_MS, BrowserCase
 from tests.server.worker import eventually
 
 
@@ -16,8 +16,8 @@ class Drills(BrowserCase):
         page.get_by_role("link", name="Practice", exact=True).click()
         page.get_by_role("combobox", name="Who practises").select_option(label="Tomas Vale")
         page.get_by_role("link", name=re.compile(f"^{name}")).click()
-        expect(page.get_by_text("times in ten: begin there")).to_be_visible(timeout=120_000)
-        expect(page.get_by_role("button", name="Stop", exact=True)).to_be_hidden(timeout=120_000)
+        expect(page.get_by_text("times in ten: begin there")).to_be_visible(timeout=WORKED_MS)
+        expect(page.get_by_role("button", name="Stop", exact=True)).to_be_hidden(timeout=WORKED_MS)
 
     def test_a_whole_drill_on_a_phone_with_the_connection_gone_and_back(self) -> None:
         page = self.open_page(PHONE)
@@ -49,7 +49,7 @@ class Drills(BrowserCase):
         expect(head).to_be_visible()
         self.assertEqual(DrillAttempt.objects.count(), 2)
         page.context.set_offline(False)
-        expect(page.get_by_text("not sent yet")).to_be_hidden(timeout=15_000)
+        expect(page.get_by_text("not sent yet")).to_be_hidden()
         sent = [(True, ""), (False, ""), (True, "made"), (True, "made")]
         eventually("all is sent, and what was taken back is gone", lambda: list(
             DrillAttempt.objects.values_list("made", "outcome")) == sent)  # fmt: skip
@@ -90,7 +90,7 @@ class Drills(BrowserCase):
         form.get_by_role("application").click(position={"x": 200, "y": 120})
         form.get_by_role("button", name="Keep this drill").click()
         expect(page.get_by_role("heading", name="The four and out")).to_be_visible()
-        expect(page.get_by_text(re.compile("begin there|cannot be said"))).not_to_have_count(0, timeout=120_000)
+        expect(page.get_by_text(re.compile("begin there|cannot be said"))).not_to_have_count(0, timeout=WORKED_MS)
         self.assertEqual(len(OwnDrill.objects.get().document["steps"]), 4)
         with page.expect_download() as shared:
             page.get_by_role("link", name="Share as a file").click()
@@ -128,7 +128,7 @@ class Quiz(BrowserCase):
             expect(page.get_by_role("heading", name=f"Position {number + 1} of")).to_be_visible()
             self.assertLessEqual(page.evaluate("document.documentElement.scrollWidth"), 390)
             self.choose(page, key)
-            expect(page.get_by_label("The ledger")).to_be_visible(timeout=30_000)
+            expect(page.get_by_label("The ledger")).to_be_visible()
             expect(page.get_by_label("The ledger")).to_contain_text("cost")
             last = number + 1 == len(found.positions)
             page.get_by_role("button", name="See the round" if last else "Next position").click()
@@ -161,7 +161,7 @@ class Quiz(BrowserCase):
         for at in ({"x": 90, "y": 90}, {"x": 500, "y": 300}):
             drawing.click(position=at)
         page.keyboard.press("Enter")
-        expect(page.get_by_label("The ledger")).to_be_visible(timeout=30_000)
+        expect(page.get_by_label("The ledger")).to_be_visible()
         self.assertEqual(QuizAnswer.objects.get().choice["meant"], "safe")
         self.assertEqual(self.violations(page), [])
         page.keyboard.press("n")
@@ -172,6 +172,6 @@ class Quiz(BrowserCase):
         page.get_by_label("Into which pocket").get_by_role("button", name="near side").click()
         page.get_by_role("button", name="Open the ledger").click()
         either = page.get_by_label("The ledger").or_(page.get_by_text("Choose another")).first
-        expect(either).to_be_visible(timeout=30_000)
+        expect(either).to_be_visible()
         page.reload()
         expect(page.get_by_role("heading", name=re.compile("Position [23] of"))).to_be_visible()

@@ -10,7 +10,7 @@ from playwright.sync_api import Page, expect
 from records.models import Decision, Match, Rack
 from setup import demo
 from tests.browser.shots import PHONE, from_menu
-from tests.browser.stage import BrowserCase
+from tests.browser.stage import WORKED_MS, BrowserCase
 
 
 def to(page: Page, name: str) -> None:
@@ -33,7 +33,7 @@ class AMatch(BrowserCase):
         self.assertEqual(self.violations(page), [])
         to(page, "Table")
         page.get_by_role("button", name="Weigh").click()
-        page.get_by_role("button", name="I played this").click(timeout=120_000)
+        page.get_by_role("button", name="I played this").click(timeout=WORKED_MS)
         expect(page.get_by_text("in rack 1 against Abel Moreau")).to_be_visible()
         page.get_by_role("group", name="What happened").get_by_role("button", name="made, in shape").click()
         expect(page.get_by_text("Kept in the record: made, in shape, rack 1.")).to_be_visible()
@@ -65,7 +65,7 @@ class AMatch(BrowserCase):
         page.get_by_role("button", name="Weigh").click()
         guess = page.get_by_role("form", name="Guess first")
         expect(guess).to_be_visible()
-        expect(page.get_by_text("settled in")).to_be_visible(timeout=120_000)
+        expect(page.get_by_text("settled in")).to_be_visible(timeout=WORKED_MS)
         expect(page.get_by_label("Ledger of shots").locator("ol")).to_have_count(0)
         expect(page.locator("svg.table .path")).to_have_count(0)
         self.assertEqual(self.violations(page), [])
@@ -153,7 +153,7 @@ class ASeason(BrowserCase):
         self.assertEqual(self.violations(page), [])
         page.get_by_role("button", name="Weigh anew with today’s players").click()
         anew = page.get_by_label("Weighed anew")
-        expect(anew.get_by_text("with today’s players:")).to_be_visible(timeout=120_000)
+        expect(anew.get_by_text("with today’s players:")).to_be_visible(timeout=WORKED_MS)
         page.get_by_role("button", name="Put it on the Table").click()
         expect(page.get_by_role("heading", name=re.compile("As it lay"))).to_be_attached()
         kept = Decision.objects.exclude(anew=None).get()
@@ -198,6 +198,6 @@ class ASeason(BrowserCase):
             expect(page.get_by_label("First steps")).to_be_visible()
             from_menu(page, "Account")
             page.get_by_label("A file of an account").set_input_files(mine)
-            expect(page.get_by_text(re.compile("Brought back: .* 43 matches"))).to_be_visible(timeout=120_000)
+            expect(page.get_by_text(re.compile("Brought back: .* 43 matches"))).to_be_visible(timeout=WORKED_MS)
             to(page, "Record")
         expect(page.get_by_label("The season").get_by_text("racks won, in 43 matches")).to_be_visible()

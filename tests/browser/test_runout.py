@@ -5,7 +5,7 @@ import re
 from playwright.sync_api import Locator, expect
 
 from tests.browser.shots import PHONE, from_menu
-from tests.browser.stage import BrowserCase
+from tests.browser.stage import WORKED_MS, BrowserCase
 
 PLACES = "cue at 4, 1.2; 7 at 6, 1; 8 at 2, 3; 9 at 7, 2.5"
 
@@ -19,7 +19,7 @@ class RunOut(BrowserCase):
         self.type_place(PLACES)
         page.get_by_role("button", name="Plan", exact=True).click()
         lines = page.get_by_label("The plan", exact=True).locator("ol button")
-        expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=120_000)
+        expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=WORKED_MS)
         return lines
 
     def test_a_rack_is_planned_and_gone_through_ball_by_ball_with_keys(self) -> None:
@@ -51,7 +51,7 @@ class RunOut(BrowserCase):
         assert box is not None
         page.mouse.click(box["x"] + 0.3 * box["width"], box["y"] + 0.5 * box["height"])
         expect(page.get_by_role("button", name="Wherever is best")).to_be_visible()
-        expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=120_000)
+        expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=WORKED_MS)
         page.get_by_role("button", name="Keep").click()
         kept = page.get_by_label("Kept plans").get_by_role("link")
         expect(kept).to_have_count(2)
@@ -75,9 +75,9 @@ class RunOut(BrowserCase):
         own = page.get_by_label("My own shot", exact=True)
         own.get_by_role("button", name="Plan on with it").click()
         expect(page.get_by_role("button", name="Not my shot")).to_be_visible()
-        expect(page.get_by_label("Shot 1", exact=True)).to_contain_text("my own shot", timeout=120_000)
+        expect(page.get_by_label("Shot 1", exact=True)).to_contain_text("my own shot", timeout=WORKED_MS)
         # The shot of the second ball, aimed wide of it, is refused in words and not planned with.
-        expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=120_000)
+        expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=WORKED_MS)
         lines.nth(1).click()
         page.keyboard.press("y")
         own.get_by_label("° aim").fill("200")

@@ -13,7 +13,7 @@ from layouts.models import Layout
 from setup import demo
 from studies.models import Study
 from tests.browser.shots import DESK, PHONE, from_menu, open_scene, sign_in
-from tests.browser.stage import BrowserCase
+from tests.browser.stage import WORKED_MS, BrowserCase
 from tests.server.worker import eventually
 
 
@@ -32,10 +32,10 @@ class SettingUp(BrowserCase):
         lines = page.get_by_label("Ledger of shots").locator("ol li")
         lines.first.wait_for()
         first_line_s = time.monotonic() - started
-        expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=120_000)
+        expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=WORKED_MS)
         sys.stderr.write(f"[first ledger line {first_line_s:.2f} s after Weigh] ")
         self.assertGreater(lines.count(), 3)
-        expect(page.get_by_text("then looked ahead")).to_be_visible(timeout=240_000)
+        expect(page.get_by_text("then looked ahead")).to_be_visible(timeout=WORKED_MS)
         top = lines.first.inner_text()
         self.assertRegex(top, r"(?s)7.*(Attack|Safe|Two-way).*\d+%.*± \d")
         expect(page.locator("svg.table polyline.path").first).to_be_attached()
@@ -159,7 +159,7 @@ class SettingUp(BrowserCase):
             }""",
             text.replace("4.85", "4.45"),
         )
-        eventually("the pasted layout is on the table", lambda: "4.45, 2.05" in self.place_words("9"), 5)
+        eventually("the pasted layout is on the table", lambda: "4.45, 2.05" in self.place_words("9"))
         expect(page.get_by_role("dialog")).to_be_hidden()
         from_menu(page, "Files")
         broken = text.replace("4.85", "4.85.1")
@@ -191,7 +191,7 @@ class SettingUp(BrowserCase):
         page.get_by_role("combobox", name=re.compile("^Race")).click()
         page.get_by_role("option", name="to 5").click()
         page.get_by_role("button", name="Weigh").click()
-        expect(page.get_by_label("Ledger of shots").locator("ol li").first).to_be_visible(timeout=30_000)
+        expect(page.get_by_label("Ledger of shots").locator("ol li").first).to_be_visible()
 
     def test_another_game_with_a_push_out_is_weighed_and_says_what_to_watch(self) -> None:
         page = self.page

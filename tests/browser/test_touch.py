@@ -6,7 +6,7 @@ import time
 from playwright.sync_api import CDPSession, Page, expect
 
 from tests.browser.shots import PHONE
-from tests.browser.stage import BrowserCase
+from tests.browser.stage import WORKED_MS, BrowserCase
 
 Point = tuple[float, float]
 
@@ -119,7 +119,7 @@ class Touch(BrowserCase):
         # A layout that is answered by itself, with three steps on it.
         steps = page.get_by_label("First steps", exact=True)
         expect(steps).to_be_visible()
-        expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=120_000)
+        expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=WORKED_MS)
         steps.get_by_role("button", name="Say who plays").tap()
         expect(page.get_by_role("combobox", name="Me", exact=True)).to_be_focused()
         page.get_by_title("Game, players, table, fouls, race").tap()
@@ -135,7 +135,7 @@ class Touch(BrowserCase):
         self.fingers.go(((x, y), (x - 20, y + 30)))
         self.assertNotEqual(self.place_words("9"), before)
         page.get_by_role("button", name="Weigh").tap()
-        expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=120_000)
+        expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=WORKED_MS)
         page.get_by_label("Ledger of shots").locator("button.line").nth(1).tap()
         page.get_by_role("button", name=re.compile("^Save")).tap()
         expect(page.get_by_role("button", name="Saved")).to_be_visible()

@@ -6,13 +6,13 @@ from playwright.sync_api import Page, expect
 
 from setup import demo
 from tests.browser.shots import from_menu
-from tests.browser.stage import BrowserCase
+from tests.browser.stage import PAGE_MS, BrowserCase
 
 
 class Windows(BrowserCase):
     def other_window(self) -> Page:
         page = self.page.context.new_page()
-        page.set_default_timeout(15_000)
+        page.set_default_timeout(PAGE_MS)
         page.goto(self.page.url)
         expect(page.locator("[data-ball='cue']")).to_be_visible()
         return page
@@ -90,7 +90,7 @@ class Windows(BrowserCase):
         expect(page).to_have_title("Kicks · Partita")
         expect(page.locator("[data-ball='9']")).to_be_visible()
         page.context.set_offline(False)
-        expect(page.get_by_text("The server does not answer")).to_be_hidden(timeout=15_000)
+        expect(page.get_by_text("The server does not answer")).to_be_hidden()
         page.get_by_role("link", name="Table").click()
         self.weigh()
 

@@ -12,7 +12,7 @@ from partita.errors import Refused
 from partita.files.drill_file import drill_json, parse_drill, read_drill, write_drill
 from partita.intervals import Chance
 from partita.physics.simulate import execute
-from partita.physics.stroke import Stroke
+from partita.physics.stroke import Stroke, level_strokes
 from partita.players.executions import standard_draws
 from partita.players.stroke_model import PRESETS
 from partita.practice.drills import ladder
@@ -112,7 +112,7 @@ class Rules(unittest.TestCase):
         broken = {
             "pocket": {"ball": "1", "pocket": "middle"}, "no ball": {"ball": "7", "pocket": "foot-far"},
             "nothing": {"ball": "1"}, "far": {"ball": "1", "cue_in": {"at": [9, 2], "within": 1}},
-            "rail": {"cue_in": {"rail": "left", "within": 1}},
+            "rail": {"cue_in": {"rail": "left", "within": 1}}, "nothing to fly over": {"ball": "1", "over": True},
         }  # fmt: skip
         for name, rule in broken.items():
             steps = [{**row["steps"][0], "rule": rule}]
@@ -186,6 +186,25 @@ class WhatIsExpected(unittest.TestCase):
         assert strong.chance and weak.chance
         self.assertGreater(strong.chance.value, weak.chance.value + 0.2)
         self.assertIsNone(strong.stroke, "a run is no single stroke")
+
+    def test_a_drill_of_jumps_is_played_over_the_ball_by_who_jumps_and_refused_to_who_does_not(self) -> None:
+        one = replace(DRILLS["jump"], steps=DRILLS["jump"].steps[1:2])
+        (can,) = expected(one, PRESETS["strong league"], TABLE)
+        assert can.chance and can.stroke
+        self.assertGreater(can.stroke.elevation_deg, 15)
+        # Common practice, no source: two in three.
+        self.assertTrue(0.45 < can.chance.value < 0.85, can.chance)
+        for player, table in (
+            (PRESETS["beginner"], TABLE),
+            (PRESETS["strong league"], replace(TABLE, jump_cues=False)),
+        ):
+            (cannot,) = expected(one, player, table)
+            self.assertIsNone(cannot.chance)
+            self.assertIn("does not jump on this table", cannot.why)
+        # Straight at the ball, past the edge of the other, it does not count.
+        past = SetUp(replace(one.steps[0], balls={**one.steps[0].balls, "2": (2.25, 2.2)}), TABLE, "nine-ball")
+        level = play(past, level_strokes([0.0], 2.0))
+        self.assertFalse(Referee(past, EXACT).succeed(level)[0])
 
     def test_the_stroke_of_a_drill_is_one_that_does_it(self) -> None:
         for key, number in (("rail-first", 2), ("kick-pot", 0), ("lag", 1), ("ball-to-rail", 2)):

@@ -24,6 +24,9 @@ from partita.physics.simulate import execute, physics_of, simulate
 from partita.physics.stroke import Cue, Stroke, level_strokes
 from partita.players.executions import standard_draws
 from partita.players.stroke_model import preset
+from partita.playing.decide import decide
+from partita.playing.desk import DRAWN
+from partita.playing.playout import start_of
 from partita.rows.ball import COLUMNS, VX, VY, VZ, WX, WZ, X, Z
 from partita.rows.stroke import CUE, ELEVATION_RAD, PLAYING_CUE
 from partita.rows.trace import AFTER, AT_S, HEIGHT, KIND
@@ -293,6 +296,19 @@ class Jumps(unittest.TestCase):
         scene = Scene(replace(forbidden, layout=replace(far, table=forbidden.layout.table)))
         full = jumps(scene, replace(preset("professional"), jumps="playing cue").row())
         self.assertTrue(np.all(full[:, CUE] == PLAYING_CUE) and len(full) > 0, "a playing cue may jump")
+
+    def test_the_deciding_player_jumps_where_it_pays_and_where_he_may(self) -> None:
+        situation, player = over(1.0, 1.5, 1.0), preset("professional")
+        forbidden = replace(situation, layout=replace(situation.layout, table=replace(TABLE, jump_cues=False)))
+        found = []
+        for asked, jumper in ((situation, player), (situation, replace(player, jumps="none")), (forbidden, player)):
+            start = start_of(Question(asked, jumper, jumper))
+            desk = start.desk()
+            worth = decide(desk, start.places, start.in_play, start.standing, standard_draws(3, DRAWN), 0)
+            found.append((worth, desk.candidates[0, ELEVATION_RAD] > 0.3))
+        self.assertEqual([jumps for _, jumps in found], [True, False, False])
+        self.assertGreater(found[0][0], found[1][0] + 0.02)
+        self.assertEqual(found[1][0], found[2][0])
 
     def test_a_ball_off_the_table_is_a_foul_and_at_snooker_one_flown_over_too(self) -> None:
         for game, balls in (

@@ -65,7 +65,7 @@ class FoundOptions(unittest.TestCase):
 class Weighing(unittest.TestCase):
     def test_draws_too_narrow_for_an_execution_are_refused(self) -> None:
         rater = Rater(OPEN, LEAGUE, LEAGUE)
-        with self.assertRaisesRegex(ValueError, r"are not \(m, 7\)"):
+        with self.assertRaisesRegex(ValueError, r"are not \(m, 8\)"):
             rater.sample(constructed(rater.scene)[0], standard_draws(1, 4)[:, :5])
 
     def test_shares_add_to_one_and_carry_the_rack_chance(self) -> None:

@@ -14,6 +14,7 @@ from partita.physics.constants import BALL_BALL, G
 from partita.physics.facts import KISSED, PRESSED
 from partita.physics.simulate import execute, physics_of
 from partita.physics.stroke import Stroke, level_strokes
+from partita.players.executions import standard_draws
 from partita.players.stroke_model import PRESETS
 from partita.rows.ball import COLUMNS
 from partita.rows.trace import AFTER, AFTER_OTHER, AT_S, KIND, MET, WHOSE
@@ -121,7 +122,7 @@ class WhatPlayersSee(unittest.TestCase):
         kisses = [o for o in found if o.intention.kind == "double-kiss"]
         self.assertTrue(kisses)
         self.assertIn("Double kiss: the 9", name_of(kisses[0].intention))
-        draws = np.random.default_rng(3).standard_normal((400, 7))
+        draws = standard_draws(3, 400)
         self.assertLess(max(float(rater.sample(o, draws).called.mean()) for o in kisses), 0.6)
         # However long the rubber holds the ball, it drops.
         physics = rater.scene.physics

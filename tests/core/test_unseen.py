@@ -10,6 +10,7 @@ from typing import Any
 
 import numpy as np
 
+from benchmarks.odds.rows import worth_of
 from partita.games.question import Question
 from partita.games.situation import Situation
 from partita.options.finder import constructed
@@ -23,7 +24,6 @@ from partita.physics.simulate import execute
 from partita.physics.stroke import level_strokes
 from partita.players.executions import standard_draws
 from partita.players.stroke_model import PRESETS
-from partita.playing.playout import play_out
 from partita.table.geometry import bed_of
 from partita.table.layout import Layout
 from partita.table.spec import POCKETS, TableSpec
@@ -155,11 +155,11 @@ class AgainstRacksPlayedOut(unittest.TestCase):
             off = []
             for places in layouts:
                 question = Question(scene(places).situation, player, player)
-                *_, played = play_out(question, 160)
-                off.append(Rater.of(question).here() - played.chance.value)
+                # With the luck taken out 64 racks tell as much as many hundred.
+                off.append(Rater.of(question).here() - np.mean(worth_of(question, 64, None)))
             with self.subTest(player.name, off=np.round(off, 3)):
                 self.assertLess(abs(np.mean(off)), 0.04)
-                self.assertLess(np.max(np.abs(off)), 0.16)
+                self.assertLess(np.max(np.abs(off)), 0.1)
 
 
 class OffTheCushion(unittest.TestCase):

@@ -198,7 +198,7 @@ class InAWorker(ImportCase, SharedWorker):
         asked = self.client.post("/api/imports", upload).json()
         self.assertEqual((asked["status"], asked["document"]), ("queued", None))
         path = f"/api/imports/{asked['id']}"
-        eventually("it is taken in", lambda: self.client.get(path).json()["status"] == "done", 120)
+        eventually("it is taken in", lambda: self.client.get(path).json()["status"] == "done")
         self.assertEqual(self.client.get(path).json()["document"]["new"]["matches"], 22)
         self.assertFalse(ImportPart.objects.exists())
 
@@ -221,7 +221,7 @@ class InAWorker(ImportCase, SharedWorker):
         with ThreadPoolExecutor(4) as devices:
             keys = [*devices.map(device, range(4))]
         rows = Import.objects.filter(pk__in=keys)
-        eventually("all are taken in", lambda: rows.filter(status="done").count() == 4, 120)
+        eventually("all are taken in", lambda: rows.filter(status="done").count() == 4)
         self.assertEqual(sorted(row.document["new"]["matches"] for row in rows if row.document), [0, 0, 0, 22])
         self.assertEqual(Match.objects.count(), 22)
 

@@ -56,7 +56,7 @@ class Worked(KickCase, SharedWorker):
                 seen.add(now["document"]["progress"])
             return bool(now["status"] == "done")
 
-        eventually("the ways are settled", is_done, 60)
+        eventually("the ways are settled", is_done)
         self.assertGreater(len(seen), 1)
         document = self.client.get(path).json()["document"]
         self.assertEqual((document["target"], document["blocked_by"]), ("2", ["5"]))

@@ -12,7 +12,7 @@ from tests.server.asked import jobs, no_jobs, weighed
 from tests.server.documents import line, settled
 from tests.server.worker import Worker, eventually
 
-RACKS = 96
+RACKS = 48
 
 
 class Killed(TransactionTestCase):
@@ -27,14 +27,14 @@ class Killed(TransactionTestCase):
         self.addCleanup(other.stop)
         (playout,) = asking.ask(whole, [], RACKS, freely=True)
         eventually("a part is under way", lambda: asking.figures_of(playout)["done"] > 0)
-        study = weighed(user, 600)
+        study = weighed(user, 200)
         eventually("the study has begun", lambda: Study.objects.get(pk=study.pk).revision > 0)
         worker.kill()
         self.assertEqual(Study.objects.get(pk=study.pk).status, Study.Status.RUNNING)
         kept = {part.pk: part.won for part in Part.objects.all() if part.won}
         other.start()
-        eventually("the study is done", lambda: Study.objects.get(pk=study.pk).status == Study.Status.DONE, 180)
-        eventually("the rest is played", lambda: asking.figures_of(playout)["status"] == "done", 300)
+        eventually("the study is done", lambda: Study.objects.get(pk=study.pk).status == Study.Status.DONE)
+        eventually("the rest is played", lambda: asking.figures_of(playout)["status"] == "done")
         # The queue does not keep what has been done.
         eventually("its job is gone", lambda: not jobs(study).exists())
         for key, won in kept.items():

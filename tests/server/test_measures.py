@@ -206,7 +206,7 @@ class AtOnce(MeasureCase, TransactionTestCase):
 
 class Measures(MeasureCase, SharedWorker):
     def done(self, path: str) -> dict[str, Any]:
-        eventually(path, lambda: self.send("get", path).json()["status"] in ("done", "failed", "stopped"), 90)
+        eventually(path, lambda: self.send("get", path).json()["status"] in ("done", "failed", "stopped"))
         found: dict[str, Any] = self.send("get", path).json()
         self.assertEqual(found["status"], "done", found["failure"])
         return found

@@ -440,7 +440,7 @@ class Reckoned(RecordCase, SharedWorker):
         # The stroke that was kept misses on this layout more often than was said: what counts is that it is worked out.
         self.assertGreater(Decision.objects.get(pk=kept).better or 0, 0.0)
         asked = self.send("post", "season/anew").json()["id"]
-        eventually("it is done", lambda: Reckoning.objects.get(pk=asked).status == "done", 120)
+        eventually("it is done", lambda: Reckoning.objects.get(pk=asked).status == "done")
         document = self.send("get", f"reckonings/{asked}").json()["document"]
         self.assertEqual(document, {"done": 1, "of": 1, "left_out": 0})
         found = self.send("get", f"decisions/{kept}").json()
@@ -451,4 +451,4 @@ class Reckoned(RecordCase, SharedWorker):
         self.assertEqual(self.send("post", "season/anew?player=Nobody").status_code, 422)
         stopped = self.send("post", "season/anew").json()["id"]
         self.send("post", f"reckonings/{stopped}/stop")
-        eventually("it is over", lambda: Reckoning.objects.get(pk=stopped).is_over, 60)
+        eventually("it is over", lambda: Reckoning.objects.get(pk=stopped).is_over)

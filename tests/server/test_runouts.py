@@ -41,7 +41,7 @@ class Worked(_Asks, SharedWorker):
                 coarse.append(now["progress"])
             return bool(now["status"] == "done")
 
-        eventually("the plan has settled", is_done, 60)
+        eventually("the plan has settled", is_done)
         self.assertTrue(coarse)
         plan = self.look(asked)["document"]
         self.assertEqual([shot["ball"] for shot in plan["plan"]][:1], ["7"])
@@ -55,7 +55,7 @@ class Worked(_Asks, SharedWorker):
         second = self.ask(THREE)
         eventually("the first has stopped", lambda: self.look(first)["status"] == "stopped")
         self.assertLess(self.look(first)["progress"], 1.0)
-        eventually("the second is done", lambda: self.look(second)["status"] == "done", 60)
+        eventually("the second is done", lambda: self.look(second)["status"] == "done")
 
 
 class Waiting(_Asks, TestCase):

@@ -71,7 +71,7 @@ class SharedWorker(TransactionTestCase):
         SharedWorker._worker = None
 
 
-def eventually(what: str, condition: "object", seconds: float = 60.0) -> None:
+def eventually(what: str, condition: "object", seconds: float = 300.0) -> None:
     """Wait until a condition holds; fail with words when it does not."""
     deadline = time.monotonic() + seconds
     while time.monotonic() < deadline:

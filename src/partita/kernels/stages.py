@@ -23,12 +23,12 @@ class Stage:
 
 
 STAGES = (
-    Stage("simulator", "how balls run", 24),
-    Stage("rules", "the rules of the games", 8),
-    Stage("evaluation", "what a position is worth", 9),
+    Stage("simulator", "how balls run", 36),
+    Stage("rules", "the rules of the games", 7),
+    Stage("evaluation", "what a position is worth", 27),
     Stage("weighing", "weighing and drawing", 8, ("simulator", "rules", "evaluation")),
-    Stage("racks", "whole racks", 20, ("simulator", "rules", "evaluation")),
-    Stage("runs", "planning run-outs", 40, ("simulator", "rules", "evaluation", "racks")),
+    Stage("racks", "whole racks", 48, ("simulator", "rules", "evaluation")),
+    Stage("runs", "planning run-outs", 38, ("simulator", "rules", "evaluation", "racks")),
 )
 
 

@@ -57,7 +57,7 @@ def jumps(scene: Scene, shooter: Floats) -> Floats:
 
 
 def _at(scene: Scene, shooter: Floats, target: int, cue: int) -> list[Floats]:
-    rows = scene.raised(_grid(scene, target, cue))
+    rows = scene.raised(tried(scene, target, cue))
     shots = execute(scene.table, scene.places, rows, physics=scene.physics, until_contact=True)
     hits = np.flatnonzero(_is_jump(shots, target))
     if not len(hits):
@@ -77,7 +77,8 @@ def _at(scene: Scene, shooter: Floats, target: int, cue: int) -> list[Floats]:
     return [rows[kept], fine]
 
 
-def _grid(scene: Scene, target: int, cue: int) -> Floats:
+def tried(scene: Scene, target: int, cue: int) -> Floats:
+    """(m, 6) strokes at a target with one of the cues: contacts, speeds and butts that a jump may have."""
     reach = math.asin(min(1.0, 2 * scene.bed.radius / scene.distance(target)))
     aims = scene.direction(target) + np.arcsin(_OFFSETS * math.sin(reach))
     parts = np.meshgrid(aims, _SPEEDS_MPS[cue], np.radians(_ELEVATIONS_DEG[cue]), indexing="ij")

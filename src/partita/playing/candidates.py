@@ -26,7 +26,7 @@ from partita.rows.candidate import (
     WORTH,
 )
 from partita.rows.pair import MORE, ONE, TWO, WORTH_OF
-from partita.rows.stroke import AIM_RAD, ELEVATION_RAD, HEIGHT_R, SIDE_R, SPEED_MPS
+from partita.rows.stroke import AIM_RAD, CUE, ELEVATION_RAD, HEIGHT_R, PLAYING_CUE, SIDE_R, SPEED_MPS
 from partita.value.rest import CLEAR
 
 
@@ -69,7 +69,8 @@ def put_safety(candidates, count, aim, speed, height, contact, target):
     if count >= candidates.shape[0]:
         return count
     row = candidates[count]
-    row[AIM_RAD], row[SPEED_MPS], row[SIDE_R], row[HEIGHT_R], row[ELEVATION_RAD] = aim, speed, 0.0, height, 0.0
+    row[AIM_RAD], row[SPEED_MPS], row[SIDE_R], row[HEIGHT_R] = aim, speed, 0.0, height
+    row[ELEVATION_RAD], row[CUE] = 0.0, PLAYING_CUE
     row[CONTACT], row[CUT_AT], row[JUDGEMENT], row[WORTH], row[CLEARS] = contact, 0.0, 0.0, 0.0, 0.0
     row[CHANCE], row[REST_X], row[REST_Y], row[CUE_JUDGED], row[TARGET_JUDGED] = 0.0, 0.0, 0.0, 0.0, 0.0
     row[BALL], row[POCKET], row[AIMED_AT] = -1.0, -1.0, target

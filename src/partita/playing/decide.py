@@ -1,8 +1,8 @@
 """A fast player: chooses a stroke in any game and position, inside the kernels, for whole racks.
 
 For the best few pots a few speeds and heights each, aimed by root-finding; where none of them is good, combinations,
-banks and pots by way of a rail; beside them a coarse fan of contacts as safeties, kicks in every direction when no ball
-that is on can be hit straight, and push-outs where they are allowed. Each is played once without
+banks and pots by way of a rail; beside them a coarse fan of contacts as safeties, kicks in every direction and a few
+jumps when no ball that is on can be hit straight, and push-outs where they are allowed. Each is played once without
 error; the promising ones are tried a few times with the player's own errors, each valued by the evaluation at what it
 leaves; the best few are tried again, with more draws, before one is chosen. What matters most, by trials of such
 players against each other, is to spend on noisy tries of the finalists and on safeties.
@@ -16,6 +16,7 @@ from partita.kernels import kernel
 from partita.playing.candidates import best_of, swap, try_best
 from partita.playing.desk import FINAL_TRIES, look
 from partita.playing.indirect import add_indirect
+from partita.playing.jumps import add_jumps
 from partita.playing.pots import add_pots
 from partita.playing.push_outs import add_push_outs
 from partita.playing.safeties import add_kicks, add_safeties, add_straight_at
@@ -85,6 +86,7 @@ def _beside_pots(desk, places, in_play, standing, draws, who, count, visible, mi
         count = add_safeties(desk, places, in_play, standing, who, first)
     else:
         count = add_kicks(desk, places, in_play, standing, who, first)
+        count = add_jumps(desk, places, in_play, standing, who, count)
     most = _SAFE_TRIED_OF_MANY if standing[GAME] == STRAIGHT_POOL else _SAFE_TRIED
     count = try_best(desk, places, in_play, standing, draws, first, count, most, _FIRST_TRIES, who)
     first = count

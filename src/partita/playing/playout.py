@@ -55,7 +55,7 @@ class PlayedOut:
 class Start:
     """Where racks begin: a situation as arrays, the player at the table first.
 
-    names : (n,) balls; places : (n, 2) m; in_play : (n,) int8; standing : (STANDING,); models : (2, 10)
+    names : (n,) balls; places : (n, 2) m; in_play : (n,) int8; standing : (STANDING,); models : (2, 11)
     """
 
     situation: Situation

@@ -9,6 +9,7 @@ from numpy.typing import NDArray
 from partita.games import GAMES
 from partita.games.standing import SNOOKER, STRAIGHT_POOL
 from partita.physics.pocket_windows import PocketWindows, pocket_windows
+from partita.rows.player import JUMPS, NO_JUMPS, WITH_JUMP_CUE
 from partita.table.geometry import Bed, bed_of
 from partita.table.spec import TableSpec
 from partita.value.ease import kept, left_share, typical_ease
@@ -25,7 +26,7 @@ _MOST_GROUP = 9
 class Eyes(NamedTuple):
     """For looks at positions of n balls by two players; it holds scratch, so each thread has its own.
 
-    numbers : (n,) as in `games.standing`; models : (2, 10) rows of the first and the second player
+    numbers : (n,) as in `games.standing`; models : (2, 11) rows of the first and the second player
     ends : (4, p, q) chances by score (`value.ends`), (4, 1, 1) in games without; typical : (2,) the players' ease
     with a ball anywhere on an open table; weights : of the learned correction
     race : (4, 10, 10), on, made : (n,) scratch; eases : (2, n) of balls that have one, of whoever is at the table and
@@ -55,7 +56,7 @@ def eyes_for(
     maps: PlaceMaps | None = None,
 ) -> Eyes:
     """Eyes for two players' rows and the balls of a position; `learned` False leaves the correction out."""
-    windows, bed = pocket_windows(table), bed_of(table)
+    windows, bed, models = pocket_windows(table), bed_of(table), _as_allowed(models, table)
     ends, typical = _ends(table, game, tuple(models[0]), tuple(models[1]))
     count = len(numbers)
     return Eyes(
@@ -64,6 +65,15 @@ def eyes_for(
         np.zeros((2, count)),
         no_maps() if maps is None else maps,
     )  # fmt: skip
+
+
+def _as_allowed(models: Floats, table: TableSpec) -> Floats:
+    """The players (2, 11) as they may play on a table that forbids jump cues."""
+    if table.jump_cues:
+        return models
+    allowed = models.copy()
+    allowed[allowed[:, JUMPS] == WITH_JUMP_CUE, JUMPS] = NO_JUMPS
+    return allowed
 
 
 def blank_eyes() -> Eyes:

@@ -38,13 +38,16 @@ def worth_a_line(lines: Sequence[Line], hooked: bool) -> list[Line]:
 
 
 def as_played(line: Weighed, hooked: bool) -> Weighed:
-    """A kick that pots by accident is called what it is: a way out, or a safety; one at a ball in sight is no kick."""
-    option = line.option
-    if option.intention.kind != "kick-pot":
+    """A kick or a jump that pots by accident is called what it is: a way out, or a safety.
+
+    One at a ball in sight is no kick.
+    """
+    option, kind = line.option, line.option.intention.kind
+    if kind not in ("kick-pot", "jump-pot") or (kind == "jump-pot" and line.make >= LEAST_ATTACK):
         return line
     if line.make >= LEAST_ATTACK:
         return line if hooked else replace(line, option=replace(option, name=option.name.replace("Kick ", "Play ", 1)))
-    kind = "escape" if hooked else "kick-safety"
+    kind = "jump" if kind == "jump-pot" else "escape" if hooked else "kick-safety"
     intention = replace(option.intention, kind=kind, potted=None, pocket=None, via=())
     return replace(line, option=replace(option, intention=intention, name=name_of(intention)))
 

@@ -1,7 +1,7 @@
 """The drills that come with the application. Places in diamonds; of a nine-foot table, and used on all.
 
 Source: what players practise is common practice, no source; distances and tolerances are set so that every level finds
-a step that it makes six times in ten (`./partita bench practice`).
+a step that it makes six times in ten (`./partita bench practice`); of jumps only those who jump well do.
 """
 
 import math
@@ -197,6 +197,22 @@ def _three_cushions() -> tuple[Step, ...]:
     )  # fmt: skip
 
 
+def _jump() -> tuple[Step, ...]:
+    """The ball in the way so many diamonds off, aside by so many radii."""
+    behind, edge, half = 1.5, 0.8 * _BALL, 0.5 * _BALL
+    return tuple(
+        Step(
+            f"{over} at {_diamonds(far)}",
+            {"cue": (1.5, 2.0), "2": (1.5 + far, round(2.0 + aside, 3)), "1": (1.5 + far + behind, 2.0)},
+            Rule("1", over=True, at_most=0, or_potted=True),
+        )
+        for over, far, aside in (
+            ("over the edge of a ball", 0.75, edge), ("over half a ball", 0.75, half), ("over a ball", 0.75, 0.0),
+            ("over a ball", 1.5, 0.0), ("over a ball", 2.0, 0.0), ("over a ball", 2.5, 0.0),
+        )
+    )  # fmt: skip
+
+
 def _deciding() -> tuple[Step, ...]:
     rule = Rule("9", nothing_open=True, or_potted=True)
     return tuple(
@@ -304,6 +320,12 @@ DRILLS = {
             "Start, arrival and first rail: the sum, and whether it comes.",
             "By three cushions or more hit the ball; where it goes does not count.",
             "place", _three_cushions(), ("aim", "speed"),
+        ),
+        Drill(
+            "jump", "Jump to a ball",
+            "A ball is in the way: over it, to hit the one behind. Ask the hall first: a raised cue can mark the cloth.",
+            "With the butt raised jump the two and hit the one before any rail; where the balls go does not count.",
+            "distance", _jump(), ("speed", "tip"),
         ),
         Drill(
             "deciding", "The deciding ball both ways",

@@ -10,7 +10,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from partita.errors import refuse
-from partita.physics.facts import CUE_CUSHIONS_BEFORE, FIRST_HIT, ROUTE
+from partita.physics.facts import CUE_CUSHIONS_BEFORE, FIRST_HIT, OVER, ROUTE
 from partita.physics.simulate import Executions
 from partita.table.diamonds import metres
 from partita.table.spec import CUSHIONS, POCKETS, TableSpec
@@ -78,6 +78,7 @@ class Rule:
     rails : that the cue ball meets first, in order, before the ball, or in all for a cue ball alone; cushions : how
         many at least, and at_most
     nothing_open : the opponent has no open shot; or_potted : unless the ball is potted, in whatever pocket
+    over : the cue ball flies over another ball on its way to the ball
     run_out : all balls are potted in one visit, shot after shot, and nothing else counts
     """
 
@@ -90,6 +91,7 @@ class Rule:
     at_most: int = 9
     nothing_open: bool = False
     or_potted: bool = False
+    over: bool = False
     run_out: bool = False
 
     @property
@@ -116,8 +118,10 @@ class Rule:
             raise refuse("rule ball", f"ball {self.ball[:20]} is not on the table", f"Use {', '.join(balls)}.")
         if self.pocket is not None and self.pocket not in POCKETS:
             raise refuse("rule pocket", f"“{self.pocket[:20]}” is none", f"Use {', '.join(POCKETS)}.")
-        if self.ball is None and (self.pocket or self.ball_in or self.nothing_open):
+        if self.ball is None and (self.pocket or self.ball_in or self.nothing_open or self.over):
             raise refuse("rule ball", "it names no ball", "Say which ball is to be hit.")
+        if self.over and len(balls) < 2:
+            raise refuse("rule over", "there is no ball to fly over", "Place one between the cue ball and the ball.")
         if any(rail not in CUSHIONS for rail in self.rails):
             raise refuse("rule rails", "one of them is no rail", f"Use {', '.join(CUSHIONS)}.")
         if not 0 <= self.cushions <= min(5, self.at_most):
@@ -125,8 +129,11 @@ class Rule:
         for where, zone in (("rule cue_in", self.cue_in), ("rule ball_in", self.ball_in)):
             if zone is not None:
                 zone.check(where)
-        if not (self.pocket or self.cue_in or self.ball_in or self.nothing_open or self.cushions or self.rails):
-            raise refuse("rule", "it asks for nothing", "Say what counts: a pocket, a place, rails, or no open shot.")
+        asks = (self.pocket, self.cue_in, self.ball_in, self.nothing_open, self.cushions, self.rails, self.over)
+        if not any(asks):
+            raise refuse(
+                "rule", "it asks for nothing", "Say what counts: a pocket, a place, rails, a jump, or no open shot."
+            )
 
 
 def as_asked(rule: Rule, table: TableSpec, names: tuple[str, ...], shots: Executions, nothing_open: Flags) -> Flags:
@@ -135,7 +142,7 @@ def as_asked(rule: Rule, table: TableSpec, names: tuple[str, ...], shots: Execut
     pocketed, count = shots.pocketed, len(shots.pocketed)
     good = (pocketed[:, 0] < 0) & _by_rails(rule, shots)
     if target:
-        good &= shots.facts[:, FIRST_HIT] == target
+        good &= (shots.facts[:, FIRST_HIT] == target) & ((shots.facts[:, OVER] == 1) | (not rule.over))
     for ball in range(1, len(names)):
         if ball != target:
             good &= pocketed[:, ball] < 0

@@ -10,6 +10,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from partita.errors import refuse
+from partita.options.jumps import cue_for_jumps, tried
 from partita.options.pots import aimed
 from partita.options.scene import Scene
 from partita.options.sweep import between
@@ -40,7 +41,7 @@ _SEED = 70_001
 def best_stroke(set_up: SetUp, player: StrokeModel) -> Intended:
     """The stroke with which this player does what a step asks most often. `Refused` where none does it."""
     referee, hands = Referee(set_up, player), player.row()
-    found = _that_do(set_up, referee, _grid(set_up))
+    found = _that_do(set_up, referee, _grid(set_up, player))
     if not len(found):
         raise refuse(set_up.step.name, "no stroke that is found does it on this table", "Ask for less, or move a ball.")
     field = intended(set_up, _spread(found, _ROUNDS[0][0]))
@@ -84,9 +85,11 @@ def _neighbours(field: list[Intended]) -> Floats:
     return rows
 
 
-def _grid(set_up: SetUp) -> Floats:
+def _grid(set_up: SetUp, player: StrokeModel) -> Floats:
     """(m, 6) strokes of the kind that a step asks for."""
     rule = set_up.step.rule
+    if rule.over:
+        return _jumps(set_up, player)
     if rule.ball is None:
         return _alone(set_up)
     if rule.rails or rule.cushions:
@@ -110,6 +113,18 @@ def _contacts(set_up: SetUp) -> Floats:
     reach = math.asin(min(1.0, 2 * set_up.table.ball_radius_m / float(np.hypot(*way))))
     aims = math.atan2(way[1], way[0]) + np.arcsin(np.linspace(-0.985, 0.985, _CONTACTS) * math.sin(reach))
     return _combined(aims, _ROLL_SPEEDS[:-4], _sides(set_up)[:3], _HEIGHTS)
+
+
+def _jumps(set_up: SetUp, player: StrokeModel) -> Floats:
+    """(m, 6) strokes over what is in the way, with the cue that this player jumps with."""
+    scene = Scene(set_up.situation)
+    cue = cue_for_jumps(scene, player.row())
+    if cue is None:
+        raise refuse(
+            set_up.step.name, "this player does not jump on this table",
+            "Under Players, say what he jumps with; the table must allow a jump cue.",
+        )  # fmt: skip
+    return scene.raised(tried(scene, set_up.target, cue))
 
 
 def _alone(set_up: SetUp) -> Floats:

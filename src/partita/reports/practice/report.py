@@ -44,7 +44,7 @@ def _step(step: Step) -> DrillStepDocument:
     rule = step.rule
     document = DrillRuleDocument(
         **{name: getattr(rule, name) for name in (
-            "ball", "pocket", "cushions", "at_most", "nothing_open", "or_potted", "run_out",
+            "ball", "pocket", "cushions", "at_most", "nothing_open", "or_potted", "over", "run_out",
         )},
         rails=list(rule.rails), cue_in=_zone(rule.cue_in), ball_in=_zone(rule.ball_in),
     )  # fmt: skip
@@ -99,7 +99,7 @@ def rule_words(rule: Rule) -> str:
     if rule.pocket is not None:
         parts.append(f"the {rule.ball} in the {POCKET_WORDS[rule.pocket]}")
     elif rule.ball is not None and not (rule.ball_in or rule.nothing_open):
-        parts.append(f"the {rule.ball} is hit")
+        parts.append(f"the {rule.ball} is hit, over the ball in the way" if rule.over else f"the {rule.ball} is hit")
     for name, zone in ((f"the {rule.ball}", rule.ball_in), ("the cue ball", rule.cue_in)):
         if zone is not None:
             parts.append(f"{name} at rest {_zone_words(zone)}")

@@ -31,6 +31,7 @@ class DrillRuleDocument(Document):
     at_most: int = 9
     nothing_open: bool = False
     or_potted: bool = False
+    over: bool = False
     run_out: bool = False
 
 

@@ -14,6 +14,7 @@ import FrameActs from '@/frame/FrameActs.vue'
 import KeyLabel from '@/parts/KeyLabel.vue'
 import { usePlaceMemory } from '@/frame/usePlaceMemory'
 import OwnShotCard from '@/shots/OwnShotCard.vue'
+import SideView from '@/shots/SideView.vue'
 import { chanceWords } from '@/shots/words'
 import { useKicks } from '@/stores/kicks'
 import type { Layer } from '@/drawing/layers'
@@ -162,6 +163,7 @@ const frameOf = (given: { frame: Frame; radius: number }) => given
       <section class="more" :aria-label="text.theWayLookedAtClosely">
         <OwnShotCard v-if="aim.aiming.value" use="Weigh it beside the others" @use="aim.weigh()" />
         <template v-if="look">
+          <SideView v-if="look.drawing.jump" :jump="look.drawing.jump" :time="null" />
           <SumCard :look="look" @take="aim.begin($event)" />
           <WindowChart
             v-if="look.window"
