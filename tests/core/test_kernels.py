@@ -16,7 +16,7 @@ import numpy as np
 from numba import njit
 
 import partita
-from partita.kernels import Kernel, address_of, cache, call_at, kernel, stages
+from partita.kernels import Kernel, address_of, cache, call_at, kernel, kernel_apart, stages
 from partita.kernels.library import LateLibrary
 from partita.lines import sight
 from partita.physics.motion import advance
@@ -38,6 +38,16 @@ def far(number, address):
 @kernel
 def near(number):
     return doubled(number) + 1.0
+
+
+@kernel_apart
+def times(number, count):
+    return number * count
+
+
+@kernel
+def by_constants(number):
+    return times(number, 2) + times(number, 3) + times(number, 4)
 
 
 class Compiled(unittest.TestCase):
@@ -84,6 +94,13 @@ class Compiled(unittest.TestCase):
             self.assertAlmostEqual(ours(count), theirs(count), 12)
         compiled = ours.entry.overloads[ours.entry.signatures[0]]
         self.assertIsInstance(compiled.library, LateLibrary)
+
+    def test_constants_make_no_variants_and_a_kernel_apart_gives_the_same_numbers(self) -> None:
+        for number in (2.5, -1.0):
+            self.assertEqual(by_constants(number), 2.0 * number + 3.0 * number + 4.0 * number)
+        self.assertEqual(len(vars(times)["inner"].overloads), 1, "one for any whole number")
+        (compiled,) = vars(times)["inner"].overloads.values()
+        self.assertIn(b"noinline", compiled.library.get_function(compiled.fndesc.llvm_func_name).attributes)
 
 
 class KeptOnDisk(unittest.TestCase):
