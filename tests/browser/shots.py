@@ -59,6 +59,21 @@ def weigh(page: Page) -> None:
     page.wait_for_timeout(300)
 
 
+def _jump(page: Page) -> None:
+    """A ball in the way, jumped: from above and from the side."""
+    page.get_by_role("button", name="Library").click()
+    page.get_by_role("button", name="New empty table").click()
+    field = page.get_by_label("Place a ball by typing")
+    for phrase in ("cue at 2, 2", "5 at 3, 2.09", "2 at 4.6, 2.1", "7 at 5.5, 3.2", "9 at 7, 0.6"):
+        field.fill(phrase)
+        field.press("Enter")
+    weigh(page)
+    page.get_by_label("Ledger of shots").locator("ol button", has_text="Jump the 5").first.click()
+    page.get_by_label("The jump from the side", exact=True).wait_for()
+    page.wait_for_timeout(300)
+    _take(page, "jump-day", full_page=True)
+
+
 def _plan(page: Page) -> None:
     """The demo's rack for a run, opened from the library, planned on the Run-out page."""
     page.get_by_role("button", name="Library").click()
@@ -194,11 +209,10 @@ def main(address: str, user: str, password: str) -> None:
         _take(page, "table-day")
         page.get_by_label("Ledger of shots").locator("ol button", has_text="■ Safe").first.click()
         page.wait_for_timeout(700)
-        _take(page, "safety")
-        page.get_by_label("Ledger of shots").locator("ol button").first.click()
         from_menu(page, "Hall light")
         _take(page, "table-hall")
         from_menu(page, "Day light")
+        _jump(page)
         _plan(page)
         _take(page, "run-out-day")
         _kick(page)

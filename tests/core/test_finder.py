@@ -80,7 +80,8 @@ CATALOGUE: tuple[tuple[str, Places, dict[str, Any], Wanted, str], ...] = (
         ("escape", HOOKED, {}, lambda o, n=count: len([c for c in o.intention.route if not c.startswith("jaw")]) == n, "Escape off")
         for count in (1, 2, 3)
     ),
-    ("swerve", {"cue": (3.0, 2.0), "1": (5.4, 2.0), "8": (4.2, 2.0), "9": (1.0, 3.5)}, {}, lambda o: o.stroke.elevation_deg > 0, "Swerve round to the 1"),
+    ("swerve", {"cue": (3.0, 2.0), "1": (5.4, 2.0), "8": (4.2, 2.09), "9": (1.0, 3.5)}, {}, lambda o: 10 < o.stroke.elevation_deg < 38, "Swerve round to the 1"),
+    ("masse", {"cue": (3.0, 2.0), "1": (5.4, 2.0), "8": (4.2, 2.0), "9": (1.0, 3.5)}, {}, lambda o: o.stroke.elevation_deg > 45, "Massé round to the 1"),
     ("push-out", HOOKED, {"push_out": "allowed"}, lambda o: o.call.push_out, "Push out"),
     ("foul", HOOKED, {}, lambda o: True, "Foul on purpose"),
 )  # fmt: skip

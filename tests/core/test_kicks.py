@@ -136,7 +136,7 @@ class Sums(unittest.TestCase):
         for route, said in (
             (("far-long", "near-long"), "players have no numbers"),
             (("far-long", "foot", "near-long", "head"), "No sum holds 4 cushions"),
-            ((), "by swerve"),
+            ((), "by no rail"),
             (("jaw side-far",), "Off a jaw"),
             (("far-long", "jaw foot-near"), "Off a jaw"),
         ):

@@ -131,7 +131,7 @@ def seated(request: KickRequest) -> tuple[Rater, int]:
 
 def is_kick(option: Option) -> bool:
     """By a cushion, off a jaw, round a blocker, or over it."""
-    return bool(option.intention.route) or option.intention.kind in ("swerve", "jump", "jump-pot")
+    return bool(option.intention.route) or option.intention.kind in ("swerve", "masse", "jump", "jump-pot")
 
 
 def good_hit(samples: Samples) -> Chance:

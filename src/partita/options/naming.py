@@ -161,6 +161,7 @@ _KIND_WORDS = {
     "kick-safety": "Safe off {rails}: hit {target} {word}{side}",
     "escape": "Escape off {rails}: hit {target} {word}{side}",
     "swerve": "Swerve round to {target}, {word}",
+    "masse": "Massé round to {target}, {word}",
     "jump": "Jump {over}: hit {target} {word}{side}",
     "jump-pot": "Jump {over}: {target} into the {pocket}",
     "push-out": "Push out to {rests}{hidden}",

@@ -17,7 +17,7 @@ from partita.table.spec import CUSHIONS
 ATTACKS = ("pot", "rail-first", "kick-pot", "bank", "combination", "carom", "kiss", "double-kiss", "jump-pot")
 SAFETIES = (
     "safety-distance", "safety-hide", "safety-thin", "safety-bank", "safety-stick", "kick-and-stick", "kick-safety",
-    "escape", "swerve", "jump",
+    "escape", "swerve", "masse", "jump",
 )  # fmt: skip
 
 

@@ -18,6 +18,7 @@ from partita.physics.constants import BALL_BALL, CUSHION, FACING, JAW_TIP, POCKE
 from partita.physics.facts import CUE_CUSHIONS_BEFORE, CUT, OVER, PRESSED, STILL_FROZEN_M, WAY, bend_of, unsighted_way
 from partita.physics.simulate import names_of
 from partita.players.judgement import SIGHTED, Unsighted, curved_m, meets_next
+from partita.rows.stroke import ELEVATION_RAD
 from partita.rows.trace import AFTER, AFTER_OTHER, AT_S, BEFORE, KIND, MET, WHOSE
 from partita.table.diamonds import diamonds
 from partita.table.spec import CUSHIONS, POCKETS
@@ -30,6 +31,8 @@ AT_ONCE_M = 0.012
 # been sent away when it rests this far from it, m.
 STICK_BALLS, SENT_AWAY_M = 2.0, 0.35
 _FULL_STICK, _THIN, _STOP_FULLNESS = 0.70, 0.22, 0.93
+# From here on a raised butt makes a massé of a swerve. A judgement, no source.
+_STEEP_RAD = math.radians(38)
 # Two contacts no farther apart than this, s, come of one press against a rail.
 _AT_THE_RUBBER_S = 0.03
 # Contacts before the one that drives the potted ball, at most, of a shot that somebody would call.
@@ -334,7 +337,7 @@ def _safety(scene: Scene, reading: Reading, e: int, story: _Story, base: Intenti
     if base.route and not _is_rail_first(story):
         return ("escape" if hooked else "kick-safety"), behind
     if hooked and not base.route:
-        return "swerve", behind
+        return ("masse" if reading.rows[e, ELEVATION_RAD] >= _STEEP_RAD else "swerve"), behind
     if behind:
         return "safety-hide", behind
     if stuck and base.fullness >= _FULL_STICK:

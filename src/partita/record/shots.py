@@ -13,7 +13,7 @@ SHOTS = {
 # From so many table lengths to the ball, and from so large a cut on. Judgements, no source: about half the table, and
 # thinner than a quarter ball.
 _LONG_LENGTHS, _THIN_DEG = 0.5, 48.6
-_KICKS = ("kick-pot", "kick-and-stick", "kick-safety", "escape", "swerve", "jump")
+_KICKS = ("kick-pot", "kick-and-stick", "kick-safety", "escape", "swerve", "masse", "jump")
 
 
 def shot_of(line: Line) -> str:

@@ -92,7 +92,7 @@ def _idea(line: Line) -> tuple[object, ...]:
     if intention.kind == "push-out":
         return ("push-out",)
     side = intention.hit_side if intention.fullness < 1.0 else ""
-    raised = intention.kind if intention.kind in ("swerve", "jump") else ""
+    raised = intention.kind if intention.kind in ("swerve", "masse", "jump") else ""
     return raised, intention.target, side, intention.fullness < _THIN, intention.behind
 
 

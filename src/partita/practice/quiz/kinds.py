@@ -13,7 +13,7 @@ KINDS = {
     "hard pot": "a pot that often misses",
     "safe": "safe, with the ball in sight",
 }
-_BY_RAILS = ("kick-pot", "kick-and-stick", "kick-safety", "escape", "swerve", "jump")
+_BY_RAILS = ("kick-pot", "kick-and-stick", "kick-safety", "escape", "swerve", "masse", "jump")
 # From this make chance on a pot mostly goes in; and by so much rack chance a wrong choice must cost, or two things that
 # players would call equal are held against them. Judgements, no source.
 _MOSTLY, _WORTH_ASKING = 0.6, 0.01

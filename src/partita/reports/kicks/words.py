@@ -99,7 +99,7 @@ def _fifty(route: tuple[str, ...]) -> str:
 def no_sum_words(route: tuple[str, ...]) -> str:
     """Why there is no sum."""
     if not route:
-        return "Round the blocker by swerve: there is no number for that."
+        return "Round the ball in the way or over it, by no rail: there is no number for that."
     if any(part.startswith("jaw") for part in route):
         return "Off a jaw: there is no number for that, only what the simulation says."
     if len(route) > 3:
