@@ -22,6 +22,8 @@ from edge.busy import BusyError
 _MINUTE, _HOUR = timedelta(minutes=1), timedelta(hours=1)
 SIGN_INS = {"name and address": (5, _MINUTE), "name": (1000, _HOUR), "address": (20, _MINUTE)}
 NEW_ACCOUNTS = {"address": (10, _HOUR)}
+# Wrong links opened from one address: nobody finds one by trying.
+OPENINGS = {"address": (30, _MINUTE)}
 # A club's whole evening of new players from everywhere, and no more.
 NEW_ACCOUNTS_A_DAY = 200
 # How long somebody waits for passwords of others before he is asked to come again.
@@ -61,12 +63,17 @@ def count_new_account(address: str) -> None:
         raise BusyError("accounts", "many accounts were made here today", "Try again tomorrow.", 3600)
 
 
-def _count(keys: dict[str, str], limits: dict[str, tuple[int, timedelta]]) -> None:
+def count_opening(address: str) -> None:
+    """Count one link that there is not. Raises `BusyError` when there were too many."""
+    _count(_keys("link", "", address), OPENINGS, "link")
+
+
+def _count(keys: dict[str, str], limits: dict[str, tuple[int, timedelta]], where: str = "sign-in") -> None:
     now = timezone.now()
     for kind, (most, span) in limits.items():
         if Try.objects.filter(Q(key=keys[kind], at__gt=now - span)).count() >= most:
             again = "in a minute" if span <= _MINUTE else "in an hour"
-            raise BusyError("sign-in", "there were too many tries", f"Try again {again}.", int(span.total_seconds()))
+            raise BusyError(where, "there were too many tries", f"Try again {again}.", int(span.total_seconds()))
     Try.objects.bulk_create(Try(key=keys[kind]) for kind in limits)
 
 

@@ -11,7 +11,7 @@ from ninja.errors import AuthenticationError, HttpError, ValidationError
 from ninja.security import django_auth
 
 from edge.border import OnceReadParser, problems_out, refusal, refused_of
-from edge.busy import BusyError, ChangedMeanwhileError
+from edge.busy import BusyError, ChangedMeanwhileError, GoneError
 from edge.readiness import NotReadyError
 from partita.errors import Problem, Refused
 
@@ -113,6 +113,11 @@ def _not_ready(request: HttpRequest, error: NotReadyError) -> HttpResponse:
     return answer
 
 
+@api.exception_handler(GoneError)
+def _gone(request: HttpRequest, error: GoneError) -> HttpResponse:
+    return _respond(request, 410, error.problem)
+
+
 @api.exception_handler(ChangedMeanwhileError)
 def _changed(request: HttpRequest, error: ChangedMeanwhileError) -> HttpResponse:
     return _respond(request, 409, error.problem)
@@ -140,4 +145,5 @@ api.add_router("", "practice.api.router")
 api.add_router("", "practice.sittings_api.router")
 api.add_router("", "practice.quiz_api.router")
 api.add_router("", "practice.files_api.router")
+api.add_router("", "links.api.router")
 api.add_router("", "archive.api.router")

@@ -70,6 +70,7 @@ INSTALLED_APPS = [
     "tables",
     "practice",
     "records",
+    "links",
     "archive",
     "setup",
 ]

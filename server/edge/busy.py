@@ -1,4 +1,4 @@
-"""What is refused for now: too much at once, or what somebody else has changed meanwhile."""
+"""What is refused for now, or for good: too much at once, what somebody else has changed meanwhile, what has ended."""
 
 from partita.errors import Problem
 
@@ -13,6 +13,14 @@ class BusyError(Exception):
 
 class ChangedMeanwhileError(Exception):
     """What is to be saved was saved by another since it was read: 409, and nothing is overwritten."""
+
+    def __init__(self, where: str, what: str, accepted: str) -> None:
+        super().__init__(what)
+        self.problem = Problem(where, what, accepted)
+
+
+class GoneError(Exception):
+    """What was there has ended: 410."""
 
     def __init__(self, where: str, what: str, accepted: str) -> None:
         super().__init__(what)

@@ -14,6 +14,7 @@ TABLES = (100, "tables")
 MATCHES = (5_000, "matches")
 DECISIONS = (60_000, "decisions")
 SITTINGS = (10_000, "sittings")
+LINKS = (300, "links that have not ended")
 ROUNDS = (5_000, "rounds of the quiz")
 
 

@@ -6,6 +6,7 @@ from procrastinate.contrib.django import app
 
 from accounts.limits import clear_tries
 from archive import kinds as imports
+from links.giving import clear_ended
 from records.clearing import clear_deleted
 from studies.clearing import clear_old
 
@@ -21,5 +22,5 @@ async def housekeeping(timestamp: int) -> None:
         _KEPT_HOURS, include_failed=True, include_cancelled=True, include_aborted=True
     )
     await sync_to_async(call_command)("clearsessions")
-    for clear in (clear_tries, clear_old, clear_deleted, imports.clear_old):
+    for clear in (clear_tries, clear_old, clear_deleted, clear_ended, imports.clear_old):
         await sync_to_async(clear)()

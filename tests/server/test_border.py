@@ -23,6 +23,7 @@ from config.api import api
 from edge.quotas import check_room
 from kicks.models import Kick, KickTry
 from layouts.models import Layout
+from links.models import Link
 from measures.models import ErrorCosts, Measure, Sitting
 from partita.errors import Refused
 from playouts.models import PlayOut
@@ -226,6 +227,7 @@ class Ownership(TestCase):
             "round_id": QuizRound.objects.filter(player__owner=owner)[0].pk,
             "drill_id": OwnDrill.objects.create(owner=owner, name="theirs", document={}).pk,
             "key": f"own:{OwnDrill.objects.create(owner=owner, name='theirs too', document={}).pk}",
+            "link_id": Link.objects.create(owner=owner, digest="theirs", kind="layout", title="theirs", shown={}).pk,
             "drill_sitting_id": drill.pk, "drill_token": DrillAttempt.objects.filter(sitting=drill)[0].token,
             "station_sitting_id": Sitting.objects.create(player=player, set_name="short", table={}, level=0.0).pk,
         }  # fmt: skip
@@ -243,6 +245,7 @@ class Ownership(TestCase):
             "records",
             "measures",
             "practice",
+            "links",
             "archive",
         ]
         models = [model for app in own for model in apps.get_app_config(app).get_models()]

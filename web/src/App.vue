@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { defineAsyncComponent, h, onMounted, ref } from 'vue'
+import { computed, defineAsyncComponent, h, onMounted, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
 import Button from 'primevue/button'
 import './frame/theme'
 import SignIn from './places/entry/SignIn.vue'
@@ -10,6 +11,13 @@ import { text } from '@/words/text/frame'
 /** As the page says before any script is there. */
 const OPENING = text.openingTheScorebook
 const session = useSession()
+const route = useRoute()
+const router = useRouter()
+/** A page for whoever has its address: as the router will say, before it has got there. */
+const isOpen = computed(() => {
+  const there = route.matched.length ? route : router.resolve(window.location.pathname)
+  return session.known && !!there.meta.open
+})
 // The sign-in form does without the scorebook's script.
 const TheFrame = defineAsyncComponent({
   loader: () => import('./frame/TheFrame.vue'),
@@ -31,6 +39,7 @@ onMounted(open)
 
 <template>
   <TheFrame v-if="session.username" />
+  <RouterView v-else-if="isOpen" />
   <SignIn v-else-if="session.known" />
   <main v-else class="opening">
     <template v-if="problems.length">

@@ -117,6 +117,13 @@ export const router = createRouter({
       meta: { title: text.account },
     },
     {
+      path: '/l/:token',
+      name: 'shared',
+      component: () => import('./places/shared/SharedPlace.vue'),
+      // For who has the link, signed in or not.
+      meta: { title: text.shared, open: true },
+    },
+    {
       path: '/help',
       name: 'help',
       component: () => import('./places/help/HelpPlace.vue'),
@@ -131,7 +138,7 @@ export const router = createRouter({
   ],
 })
 // Nothing of a page is fetched for the sign-in form.
-router.beforeEach(() => useSession().signedIn())
+router.beforeEach((to) => (to.meta.open ? undefined : useSession().signedIn()))
 rememberPlaces(router)
 nameWindow(router)
 recover(router)

@@ -4,6 +4,7 @@ import type { text as drawing } from './text/drawing'
 import type { text as frame } from './text/frame'
 import type { text as keys } from './text/keys'
 import type { text as library } from './text/library'
+import type { text as links } from './text/links'
 import type { text as parts } from './text/parts'
 import type { text as shots } from './text/shots'
 import type { text as stores } from './text/stores'
@@ -15,6 +16,7 @@ type Told = {
   frame: typeof frame
   keys: typeof keys
   library: typeof library
+  links: typeof links
   parts: typeof parts
   shots: typeof shots
   stores: typeof stores
@@ -188,6 +190,7 @@ export const german: Told = {
     dayLight: 'Tageslicht',
     help: 'Hilfe',
     account: 'Konto',
+    shared: 'Für dich',
     signOut: 'Abmelden',
     pages: 'Seiten',
     playingOut: 'spielt aus',
@@ -578,5 +581,43 @@ export const german: Told = {
     lookingAhead: 'sieht voraus',
     nowChanges: 'nun, was die Wahl ändern würde',
     aWeighedLayout: 'Eine abgewogene Stellung',
+  },
+  links: {
+    aLinkForOthers: 'Ein Link für andere',
+    whoHasItSees: 'Wer ihn hat, sieht dies ohne Konto, wie es jetzt ist, und kann nichts ändern.',
+    show: 'Zeigen',
+    theLayout: 'die Stellung',
+    theLayoutAndItsAnswer: 'die Stellung und ihre Antwort',
+    signed: 'Gezeichnet (darf leer bleiben)',
+    lasts: 'Gilt',
+    aDay: 'einen Tag',
+    aWeek: 'eine Woche',
+    aMonth: 'einen Monat',
+    untilIEndIt: 'bis ich ihn beende',
+    makeALink: 'Link machen',
+    theLink: 'Der Link',
+    toldThisOnce: 'Er wird nur dieses Mal genannt: kopieren oder abscannen lassen.',
+    copy: 'Kopieren',
+    copied: 'Kopiert',
+    qrCode: (title) => `QR-Code des Links zu ${title}`,
+    untitledLayout: 'Eine Stellung',
+    linksGivenAway: 'Vergebene Links',
+    noneYet: 'Noch keine. Auf dem Tisch, unter Dateien, wird eine Stellung oder ihre Antwort verlinkt.',
+    made: (day) => `gemacht am ${day}`,
+    until: (day) => `bis ${day}`,
+    ended: 'beendet',
+    end: 'Beenden',
+    endLinkTo: (title) => `Den Link zu ${title} beenden`,
+    by: (who) => `von ${who}`,
+    asItWas: (day) => `wie es am ${day} war`,
+    theTableShown: 'Der Tisch, wie er gezeigt wurde',
+    whatWasWeighed: 'Was abgewogen wurde',
+    putItOnMyBoard: 'Auf meinen Tisch legen',
+    signInFirst: 'Vorher wird nach der Anmeldung gefragt.',
+    looking: 'Es wird aufgeschlagen',
+    thisLinkLeadsNowhere: 'Dieser Link führt nirgendwohin',
+    mistypedOrEnded: 'Er ist vielleicht abgeschnitten oder vertippt. Frag, wer ihn dir gab.',
+    tryAgain: 'Noch einmal',
+    shared: 'Für dich',
   },
 }

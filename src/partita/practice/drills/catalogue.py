@@ -323,7 +323,7 @@ DRILLS = {
         ),
         Drill(
             "jump", "Jump to a ball",
-            "A ball is in the way: over it, to hit the one behind. Ask the hall first: a raised cue can mark the cloth.",
+            "A ball is in the way: over it, to hit the one behind. Ask the hall: a raised cue can mark the cloth.",
             "With the butt raised jump the two and hit the one before any rail; where the balls go does not count.",
             "distance", _jump(), ("speed", "tip"),
         ),

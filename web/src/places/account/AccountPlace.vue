@@ -6,6 +6,7 @@ import { useSession } from '@/session/session'
 import { LANGUAGES, language } from '@/words/language'
 import { text } from '@/words/text/account'
 import AccountCard from './AccountCard.vue'
+import LinksCard from './LinksCard.vue'
 
 /** One's account: its language, its password, all of it as one file, and its end. */
 const languages = Object.entries(LANGUAGES).map(([key, name]) => ({ key, name }))
@@ -24,6 +25,7 @@ const session = useSession()
       <ChoiceChips :label="text.language" :options="languages" :value="language" @choose="speak" />
       <p class="muted">{{ text.languageMeans }}</p>
     </section>
+    <LinksCard />
     <AccountCard />
   </main>
 </template>

@@ -11,6 +11,7 @@ import { useSharedBoard } from '@/board/useBoard'
 import { useSession } from '@/session/session'
 import { useStudy } from '@/stores/study'
 import ProblemList from '@/parts/ProblemList.vue'
+import GiveAway from './GiveAway.vue'
 import { text } from '@/words/text/library'
 
 /** given : a layout file's text, or a file, that was pasted or dropped on the page. */
@@ -132,6 +133,7 @@ async function read() {
         <input v-model="session.units" type="radio" name="units" :value="unit" /> {{ words }}
       </label>
     </fieldset>
+    <GiveAway />
     <label for="file-text">{{ text.openALayoutFileOr }}</label>
     <input type="file" accept=".json,application/json" :aria-label="text.layoutFile" @change="choose" />
     <Textarea id="file-text" v-model="pasted" rows="9" fluid spellcheck="false" />

@@ -6,6 +6,7 @@ import { useGuarded } from '@/api/guarded'
 import BoardTable from '@/board/BoardTable.vue'
 import { isInHand } from '@/board/document'
 import type { Place } from '@/drawing/place'
+import { takeGiven } from '@/board/given'
 import { useSharedBoard } from '@/board/useBoard'
 import { useSaying } from '@/board/useSaying'
 import BoardPage from '@/frame/BoardPage.vue'
@@ -71,6 +72,9 @@ const { opened, save, conflict, saveBeside, openOther } = useAddress(guarded, ()
   beginSteps()
   return study.weigh()
 })
+// What was given to somebody who had to sign in first.
+const brought = takeGiven()
+if (brought) board.load(brought.document, brought.title, null)
 const SET_ASIDE: Problem = {
   where: '',
   what: text.keptUnreadable,

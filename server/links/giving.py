@@ -1,0 +1,121 @@
+"""Giving away by a link: what it may show, its token, its end.
+
+A token has 192 random bits; kept is its digest alone, so that who reads the database opens nothing. A link shows what
+there was when it was made: what its owner changes later stays his own.
+"""
+
+import hashlib
+import secrets
+from datetime import datetime, timedelta
+from typing import Any
+
+from django.contrib.auth.models import User
+from django.db.models import Q, QuerySet
+from django.http import Http404
+from django.shortcuts import get_object_or_404
+from django.utils import timezone
+from ninja import Schema
+from pydantic import Field
+
+from accounts.limits import count_opening
+from edge.busy import GoneError
+from edge.documents import LayoutDocument
+from edge.quotas import LINKS, check_room
+from layouts.services import checked
+from links.models import Link
+from partita.errors import refuse
+from partita.reports.ledger.schema import StudyDocument
+from partita.reports.shots.schema import DrawingDocument
+from studies.drawings import drawing_of
+from studies.kinds import asked_of, document_of
+from studies.models import Study
+
+_TOKEN_BYTES = 24
+# Lines of a study that are shown with their drawings, and executions in each.
+_LINES, _FAN = 10, 12
+# What has ended still says so for a while, and goes then.
+_SAYS_SO = timedelta(days=90)
+
+
+class Shown(Schema):
+    """What a link shows: a layout, and what was weighed there with a drawing of each line."""
+
+    document: LayoutDocument
+    study: StudyDocument | None = None
+    drawings: list[DrawingDocument] = Field(default_factory=list)
+
+
+def layout_shown(document: dict[str, Any]) -> Shown:
+    """What a link to a layout shows. `Refused` when it is not a possible one."""
+    return Shown(document=_nameless(checked(document)))
+
+
+def study_shown(owner: User, key: int) -> tuple[str, Shown]:
+    """What a link to a study shows, and what it may be called. 404 where it is not this account's."""
+    found = get_object_or_404(Study, owner=owner, pk=key)
+    study = document_of(found)
+    if study is None or not study.settled:
+        raise refuse("study", "it has not settled yet", "Wait for its answer, or weigh the layout again.")
+    options = study.options[:_LINES]
+    drawings = [drawing_of(found, place, _FAN) for place in range(len(options))]
+    # What would change the choice tells of its player's errors, and the match of an evening: neither is shown.
+    told = study.model_copy(update={"options": options, "changes": None, "match": None})
+    shown = layout_shown(asked_of(found)["document"])
+    shown.study, shown.drawings = told, [one for one in drawings if one is not None]
+    return found.name or options[0].name, shown
+
+
+def _nameless(document: dict[str, Any]) -> LayoutDocument:
+    """A layout's document without what it was called: the link has a title of its own."""
+    return LayoutDocument({key: value for key, value in document.items() if key != "name"})
+
+
+def _digest(token: str) -> str:
+    return hashlib.sha256(token.encode()).hexdigest()
+
+
+def open_ones(owner: User) -> QuerySet[Link]:
+    """An account's links that still lead somewhere."""
+    return Link.objects.filter(Q(expires=None) | Q(expires__gt=timezone.now()), owner=owner, ended=None)
+
+
+def give(owner: User, kind: str, title: str, shown: Shown, by: str, days: int | None) -> tuple[Link, str]:
+    """A link, and its token, which is told this once. by : its signature, or none; days : how long it lasts."""
+    check_room(open_ones(owner), LINKS)
+    token = secrets.token_urlsafe(_TOKEN_BYTES)
+    link = Link.objects.create(
+        owner=owner, digest=_digest(token), kind=kind, title=title[:120], by=by,
+        shown=shown.model_dump(mode="json", by_alias=True),
+        expires=None if days is None else timezone.now() + timedelta(days=days),
+    )  # fmt: skip
+    return link, token
+
+
+def end(link: Link) -> Link:
+    """From now on it says that it has ended, and what it showed is gone."""
+    if link.ended is None:
+        link.ended, link.shown = timezone.now(), {}
+        link.save(update_fields=["ended", "shown"])
+    return link
+
+
+def opened(token: str, address: str) -> Link:
+    """The link of a token. 404 for none, counted against guessing; `GoneError` for one that has ended."""
+    link = Link.objects.filter(digest=_digest(token)).first()
+    if link is None:
+        count_opening(address)
+        raise Http404
+    if link.ended is not None or is_over(link.expires):
+        raise GoneError("link", "this link has ended", "Ask whoever gave it to you for another.")
+    return link
+
+
+def is_over(expires: datetime | None) -> bool:
+    """Whether a link of that last day leads nowhere any more."""
+    return expires is not None and expires <= timezone.now()
+
+
+def clear_ended() -> int:
+    """Delete links that ended long ago."""
+    before = timezone.now() - _SAYS_SO
+    return Link.objects.filter(Q(ended__lt=before) | Q(expires__lt=before)).delete()[0]
