@@ -29,6 +29,7 @@ from partita.files.layout_file import read_table
 from partita.files.practice_file import read_practice
 from partita.files.record_file import reading_record
 from partita.progress import Steps, between, counted
+from partita.reports.schema import StrokeDocument
 from practice import files as practice
 from practice.taking import taking as taking_practice
 from profiles import services as profiles
@@ -273,11 +274,11 @@ def _check_shot(part: AttemptPart) -> None:
     try:
         shot = Shot(**part.shot)
         whole = all(len([float(value) for value in place]) == 2 for place in shot.places)
-        stroke = {name: float(value) for name, value in shot.stroke.items()}
+        StrokeDocument.model_validate(shot.stroke)
     except (TypeError, ValueError, AttributeError):
-        whole, stroke = False, {}
+        whole = False
     ended = part.outcome in ("made", "missed") or (part.x is not None and part.y is not None)
-    if not whole or "aim_deg" not in stroke or not ended or part.table is None:
+    if not whole or not ended or part.table is None:
         raise refuse("shot", "it is no shot that was recorded", "Give places, stroke, pocket, table, made or missed.")
 
 

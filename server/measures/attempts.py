@@ -42,7 +42,7 @@ class Shot:
     """
 
     places: list[list[float]]
-    stroke: dict[str, float]
+    stroke: dict[str, float | str]
     pocket: str
 
 

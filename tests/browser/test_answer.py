@@ -35,7 +35,7 @@ class Answer(BrowserCase):
         named = re.search(r"the best (safety|attack), shot (\d+), is [\d.]+ points behind", said)
         if named is None:
             self.fail(said)
-        line = self.page.locator("button.line").nth(int(named.group(2)) - 1)
+        line = self.page.get_by_label("Ledger of shots").locator("button.line").nth(int(named.group(2)) - 1)
         sort = "Safe" if named.group(1) == "safety" else re.compile("Attack|Two-way")
         expect(line.locator(".aim")).to_contain_text(sort)
 

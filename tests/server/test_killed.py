@@ -12,7 +12,7 @@ from tests.server.asked import jobs, no_jobs, weighed
 from tests.server.documents import line, settled
 from tests.server.worker import Worker, eventually
 
-RACKS = 48
+RACKS = 64
 
 
 class Killed(TransactionTestCase):
