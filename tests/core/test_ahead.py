@@ -150,7 +150,7 @@ class LookingAhead(unittest.TestCase):
         self.assertGreaterEqual(len(racks), 7)
         for situation, me, them in racks:
             with self.subTest(situation.game, in_hand=situation.in_hand, push_out=situation.push_out):
-                *_, last = weigh(WeighRequest(situation, PRESETS[me], PRESETS[them], samples=60))
+                *_, last = weigh(WeighRequest(situation, PRESETS[me], PRESETS[them], samples=50))
                 self.assertTrue(last.looked)
                 self.assertGreater(last.lines[0].ahead.rollouts, 0)
 

@@ -51,10 +51,9 @@ class ThePlayerBefore(unittest.TestCase):
 
 class Racks(unittest.TestCase):
     def test_a_rack_ends_for_one_of_both_and_comes_out_the_same_again(self) -> None:
-        for rival in ("plain rules", "fast player"):
-            won = rack("professional", rival, SHORT, True)
-            self.assertIn(won, (0.0, 1.0))
-        self.assertEqual(rack("professional", rival, SHORT, True), won)
+        won = rack("professional", "plain rules", SHORT, True)
+        self.assertIn(won, (0.0, 1.0))
+        self.assertEqual(rack("professional", "plain rules", SHORT, True), won)
 
     def test_only_breaks_that_both_have_begun_count(self) -> None:
         kept = {"league/fast player/0/True": 1.0, "league/fast player/0/False": 1.0, "league/fast player/1/True": 0.0}

@@ -24,8 +24,8 @@ from partita.physics.simulate import execute, physics_of, simulate
 from partita.physics.stroke import Cue, Stroke, level_strokes
 from partita.players.executions import standard_draws
 from partita.players.stroke_model import preset
-from partita.playing.decide import decide
 from partita.playing.desk import DRAWN
+from partita.playing.in_hand import choose
 from partita.playing.playout import start_of
 from partita.rows.ball import COLUMNS, VX, VY, VZ, WX, WZ, X, Z
 from partita.rows.stroke import CUE, ELEVATION_RAD, PLAYING_CUE
@@ -304,7 +304,7 @@ class Jumps(unittest.TestCase):
         for asked, jumper in ((situation, player), (situation, replace(player, jumps="none")), (forbidden, player)):
             start = start_of(Question(asked, jumper, jumper))
             desk = start.desk()
-            worth = decide(desk, start.places, start.in_play, start.standing, standard_draws(3, DRAWN), 0)
+            worth = choose(desk, start.places, start.in_play, start.standing, standard_draws(3, DRAWN), 0)
             found.append((worth, desk.candidates[0, ELEVATION_RAD] > 0.3))
         self.assertEqual([jumps for _, jumps in found], [True, False, False])
         self.assertGreater(found[0][0], found[1][0] + 0.02)

@@ -27,7 +27,7 @@ class Killed(TransactionTestCase):
         self.addCleanup(other.stop)
         (playout,) = asking.ask(whole, [], RACKS, freely=True)
         eventually("a part is under way", lambda: asking.figures_of(playout)["done"] > 0)
-        study = weighed(user, 200)
+        study = weighed(user, 120)
         eventually("the study has begun", lambda: Study.objects.get(pk=study.pk).revision > 0)
         worker.kill()
         self.assertEqual(Study.objects.get(pk=study.pk).status, Study.Status.RUNNING)

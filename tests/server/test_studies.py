@@ -27,7 +27,7 @@ class _Life(SimpleTestCase):
 
 class Worked(_Life, SharedWorker):
     def test_a_study_gives_partial_results_and_then_a_settled_one(self) -> None:
-        study, seen = weighed(self.user, 1000), set()
+        study, seen = weighed(self.user, 200), set()
 
         def is_done() -> bool:
             seen.add(self.state(study).progress)
@@ -63,7 +63,7 @@ class Worked(_Life, SharedWorker):
         eventually("all stop", lambda: all(self.state(one).status == Study.Status.STOPPED for one in studies))
 
     def test_a_line_is_found_by_its_id_where_lines_have_changed_places(self) -> None:
-        study = weighed(self.user, 300)
+        study = weighed(self.user, 60)
         eventually("it is done", lambda: self.state(study).status == Study.Status.DONE)
         second = study.document["options"][1]
         by_id = drawings.drawing_of(study, 0, line=second["id"])
@@ -79,7 +79,7 @@ class RunDirectly(TestCase):
         self.enterContext(no_jobs())
 
     def test_running_twice_gives_the_same_result(self) -> None:
-        study = weighed(self.user, 300)
+        study = weighed(self.user, 60)
         documents = []
         for _ in range(2):
             Study.objects.filter(pk=study.pk).update(status=Study.Status.RUNNING)
@@ -90,7 +90,7 @@ class RunDirectly(TestCase):
         self.assertEqual(documents[0], documents[1])
 
     def test_only_old_studies_that_nobody_kept_are_cleared_away(self) -> None:
-        studies = [weighed(self.user, 300) for _ in range(3)]
+        studies = [weighed(self.user, 60) for _ in range(3)]
         old = timezone.now() - clearing.UNKEPT_FOR - timedelta(days=1)
         Study.objects.filter(pk__in=[studies[0].pk, studies[1].pk]).update(updated=old)
         Study.objects.filter(pk=studies[1].pk).update(kept=True)
@@ -98,7 +98,7 @@ class RunDirectly(TestCase):
         self.assertEqual(set(Study.objects.values_list("pk", flat=True)), {studies[1].pk, studies[2].pk})
 
     def test_a_failure_is_told_in_plain_words_and_logged(self) -> None:
-        study = weighed(self.user, 300)
+        study = weighed(self.user, 60)
         with mock.patch("studies.kinds.weigh", side_effect=ZeroDivisionError), self.assertLogs("work.running"):
             run(study, lambda: False)
         study.refresh_from_db()
@@ -106,7 +106,7 @@ class RunDirectly(TestCase):
         self.assertIn("the layout is safe", study.failure)
 
     def test_a_drawing_is_computed_for_each_option(self) -> None:
-        study = weighed(self.user, 300)
+        study = weighed(self.user, 60)
         run(study, lambda: False)
         study.refresh_from_db()
         drawing = drawings.drawing_of(study, 0)

@@ -106,10 +106,10 @@ async function put() {
               :label="text.theTableShown"
             />
           </div>
-          <SideView v-if="drawing?.jump" :jump="drawing.jump" />
         </div>
         <div v-if="answer" class="column">
           <section class="sheet lines" :aria-label="text.whatWasWeighed">
+            <h2>{{ text.whatWasWeighed }}</h2>
             <p v-if="answer.choice" class="choice">{{ answer.choice }}</p>
             <p class="muted">{{ answer.reliable }}</p>
             <ol>
@@ -131,6 +131,7 @@ async function put() {
             :is-best="place === 0"
             :why="answer.why"
           />
+          <SideView v-if="drawing?.jump" :jump="drawing.jump" />
         </div>
       </div>
     </template>
