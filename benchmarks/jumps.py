@@ -1,10 +1,10 @@
 """What raised cues do here, how often jumps come off, and what a jump is worth beside the best kick.
 
 Launch: degrees, struck in the centre; what five degrees take of a draw. Good hits and pots: of the surest jump found,
-by level and equipment, over half a ball and a whole one. Beside kicks: hooked positions of racks played out by two
-strong league players with jump cues, weighed and looked ahead; what the ledger says of its best jump and its best way
-by rails is held against racks played on from either stroke, the luck taken out.
-Run by `./partita bench jumps`, half an hour on two cores; keeps `benchmarks/results/jumps.json`.
+by level and equipment, over half a ball and a whole one. Beside kicks: nine-ball, the ball on hidden behind a near
+one, three more scattered, two strong league players with jump cues; weighed and looked ahead. What the ledger says of
+its best jump and its best way by rails is held against racks played on from either stroke, the luck taken out.
+Run by `./partita bench jumps`, ten minutes on two cores; keeps `benchmarks/results/jumps.json`.
 """
 
 import math
@@ -17,14 +17,15 @@ import numpy as np
 from numpy.typing import NDArray
 
 from benchmarks.figures import keep
-from benchmarks.kicks import hooked
 from benchmarks.odds.rows import worth_of
 from partita.games.game import FOUL
 from partita.games.question import Question
 from partita.games.situation import Situation
+from partita.kicks.hidden import sight_of
 from partita.options.flights import flights_of
 from partita.options.jumps import jumps
 from partita.options.option import Option
+from partita.options.scene import Scene
 from partita.options.trace import read_option
 from partita.parallel import side_by_side
 from partita.physics.simulate import simulate
@@ -32,7 +33,7 @@ from partita.physics.stroke import Stroke
 from partita.players.executions import standard_draws
 from partita.players.stroke_model import PRESETS, preset
 from partita.playing.playout import first_option
-from partita.table.layout import Layout
+from partita.table.layout import Layout, problems_of
 from partita.table.spec import TableSpec
 from partita.weighing.rater import Rater
 from partita.weighing.weigh import WeighRequest, weigh
@@ -49,7 +50,7 @@ OVER = {
     for distance, behind in ((0.5, 1.5), (1, 1.5), (2, 3)) for ball, aside in (("half a", 1.0), ("a whole", 0.0))
 }  # fmt: skip
 _TRIES, _LOOKED_AT = 400, 24
-_LEVEL, _POSITIONS, _ROLLOUTS = "strong league", 20, 600
+_LEVEL, _POSITIONS, _ROLLOUTS = "strong league", 20, 240
 _JUMPS, _KICKS = ("jump", "jump-pot"), ("escape", "kick-and-stick", "kick-pot")
 
 
@@ -104,10 +105,27 @@ def best_of(state: Weighing, kinds: tuple[str, ...]) -> Weighed | None:
     return next((line for line in state.lines if line.option.intention.kind in kinds), None)
 
 
+def hooked() -> Iterator[Situation]:
+    """Layouts with the 2 behind the 5, half a diamond to two away, and three more balls."""
+    rng = np.random.default_rng(41)
+    while True:
+        cue, turn = rng.uniform((0.6, 0.6), (7.4, 3.4)), rng.uniform(-math.pi, math.pi)
+        way, across = np.array([math.cos(turn), math.sin(turn)]), np.array([-math.sin(turn), math.cos(turn)])
+        distance, behind, aside = rng.uniform(0.5, 2.0), rng.uniform(1.0, 3.0), rng.uniform(-0.6, 0.6) * R / DIAMOND
+        places = {"cue": cue, "5": cue + distance * way + aside * across, "2": cue + (distance + behind) * way}
+        places |= {name: rng.uniform((0.3, 0.3), (7.7, 3.7)) for name in ("7", "8", "9")}
+        layout = Layout(TABLE, {name: (float(at[0]) * DIAMOND, float(at[1]) * DIAMOND) for name, at in places.items()})
+        if problems_of(layout):
+            continue
+        scene = Scene(Situation(layout))
+        if sight_of(scene, scene.names.index("2")).hooked:
+            yield scene.situation
+
+
 def beside_kicks() -> Iterator[Json]:
     """Hooked positions with a jump and a way by rails among their lines: what is said, and what racks say."""
     player = replace(PRESETS[_LEVEL], jumps="jump cue")
-    for number, situation in enumerate(hooked(_LEVEL)):
+    for number, situation in enumerate(hooked()):
         *_, state = weigh(WeighRequest(situation, player, player))
         lines = best_of(state, _JUMPS), best_of(state, _KICKS)
         if lines[0] is None or lines[1] is None:

@@ -2,6 +2,7 @@
 
 from playwright.sync_api import expect
 
+from links.models import Link
 from studies.models import Study
 from tests.browser import demo_rows
 from tests.browser.shots import PHONE, from_menu
@@ -27,7 +28,8 @@ class Links(BrowserCase):
         visitor = context.new_page()
         visitor.set_default_timeout(PAGE_MS)
         visitor.goto(address)
-        expect(visitor.get_by_role("heading", level=1)).to_have_text(lines[0]["name"])
+        title = Link.objects.get().title
+        expect(visitor.get_by_role("heading", level=1)).to_have_text(title)
         expect(visitor.get_by_text("by the coach")).to_be_visible()
         told = visitor.get_by_label("What was weighed")
         expect(told.get_by_role("button", pressed=True)).to_contain_text(lines[0]["name"])
@@ -45,7 +47,7 @@ class Links(BrowserCase):
         expect(visitor.locator("svg.table [data-ball='9']")).to_have_attribute("aria-label", "Ball 9 at 7.00, 2.00")
         page.keyboard.press("Escape")
         from_menu(page, "Account")
-        page.get_by_role("button", name=f"End the link to {lines[0]['name']}").click()
+        page.get_by_role("button", name=f"End the link to {title}").click()
         expect(page.get_by_label("Links given away")).to_contain_text("ended")
         visitor.goto(address)
         expect(visitor.get_by_text("this link has ended", exact=False)).to_be_visible()

@@ -19,6 +19,7 @@ const at = computed(() => props.label.toLowerCase().indexOf(props.letter.toLower
 <style scoped>
 kbd {
   margin-left: 2px;
+  color: var(--ink);
   opacity: 0.75;
 }
 /* Without a keyboard, or without letters as keys, none is shown. */

@@ -164,7 +164,7 @@ const frameOf = (given: { frame: Frame; radius: number }) => given
         <OwnShotCard v-if="aim.aiming.value" use="Weigh it beside the others" @use="aim.weigh()" />
         <template v-if="look">
           <SideView v-if="look.drawing.jump" :jump="look.drawing.jump" :time="null" />
-          <SumCard :look="look" @take="aim.begin($event)" />
+          <SumCard v-else :look="look" @take="aim.begin($event)" />
           <WindowChart
             v-if="look.window"
             :window="look.window"

@@ -74,7 +74,7 @@ async function put() {
 </script>
 
 <template>
-  <main class="card">
+  <main>
     <p v-if="!shared && !problems.length" class="muted" role="status">{{ text.looking }}</p>
     <template v-if="problems.length">
       <h1>{{ text.shared }}</h1>
@@ -86,31 +86,29 @@ async function put() {
         <h1>{{ shared.title }}</h1>
         <Button :label="text.putItOnMyBoard" @click="put" />
       </header>
-      <p class="muted about">
+      <p class="muted">
         {{ about }}<template v-if="!session.username">. {{ text.signInFirst }}</template>
       </p>
-      <div class="halves wide">
-        <div class="column">
-          <div class="still" :class="{ upright }">
-            <TableDrawing
-              :table="shared.geometry"
-              :balls="balls"
-              :selected="null"
-              :drawing="drawing"
-              :in-hand="null"
-              :worth="[]"
-              :upright="upright"
-              :shown="ONLY_TRIES"
-              :time="null"
-              :aim-deg="null"
-              :label="text.theTableShown"
-            />
-          </div>
+      <div class="seen">
+        <div class="still" :class="{ upright }">
+          <TableDrawing
+            :table="shared.geometry"
+            :balls="balls"
+            :selected="null"
+            :drawing="drawing"
+            :in-hand="null"
+            :worth="[]"
+            :upright="upright"
+            :shown="ONLY_TRIES"
+            :time="null"
+            :aim-deg="null"
+            :label="text.theTableShown"
+          />
         </div>
-        <div v-if="answer" class="column">
+        <template v-if="answer && option">
           <section class="sheet lines" :aria-label="text.whatWasWeighed">
             <h2>{{ text.whatWasWeighed }}</h2>
-            <p v-if="answer.choice" class="choice">{{ answer.choice }}</p>
+            <p v-if="answer.choice">{{ answer.choice }}</p>
             <p class="muted">{{ answer.reliable }}</p>
             <ol>
               <LedgerLine
@@ -124,28 +122,68 @@ async function put() {
               />
             </ol>
           </section>
-          <ShotCard
-            v-if="option"
-            :option="option"
-            :game="whole.game ?? 'nine-ball'"
-            :is-best="place === 0"
-            :why="answer.why"
-          />
-          <SideView v-if="drawing?.jump" :jump="drawing.jump" />
-        </div>
+          <div class="chosen">
+            <h2 class="visually-hidden">{{ option.name }}</h2>
+            <ShotCard
+              :option="option"
+              :game="whole.game ?? 'nine-ball'"
+              :is-best="place === 0"
+              :why="answer.why"
+            />
+            <SideView v-if="drawing?.jump" :jump="drawing.jump" />
+          </div>
+        </template>
       </div>
     </template>
   </main>
 </template>
 
-<style scoped src="@/design/card.css"></style>
-<style scoped src="@/design/card-page.css"></style>
 <style scoped>
-.lines {
-  padding: 12px 14px;
+main {
+  display: grid;
+  gap: 10px;
+  padding: 18px 16px 40px;
 }
-.lines p {
-  margin: 0 0 6px;
+header {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 16px;
+}
+h1 {
+  flex: 1;
+  font-size: var(--text-2xl);
+}
+h2 {
+  font-size: var(--text-lg);
+}
+p {
+  margin: 0;
+}
+/* The table and what is told of the chosen shot, beside the list; on a phone the list stands between them. */
+.seen {
+  display: grid;
+  grid-template: 'table lines' auto 'chosen lines' 1fr / minmax(0, 1.7fr) minmax(320px, 1fr);
+  gap: 16px;
+  align-items: start;
+}
+.still {
+  grid-area: table;
+  aspect-ratio: 2.84 / 1.57;
+}
+.still.upright {
+  aspect-ratio: 1.57 / 2.84;
+}
+.lines {
+  grid-area: lines;
+  display: grid;
+  gap: 8px;
+  padding: 14px 12px;
+}
+.chosen {
+  grid-area: chosen;
+  display: grid;
+  gap: 12px;
 }
 ol {
   list-style: none;
@@ -154,5 +192,10 @@ ol {
 }
 .own {
   justify-self: start;
+}
+@media (max-width: 980px) {
+  .seen {
+    grid-template: 'table' 'lines' 'chosen' / minmax(0, 1fr);
+  }
 }
 </style>

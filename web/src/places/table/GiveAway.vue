@@ -30,11 +30,12 @@ watch(
 const make = () =>
   guarded(async () => {
     busy.value = true
+    const name = board.name.trim().slice(0, 80)
     try {
       const what =
         hasAnswer.value && withAnswer.value && study.study
-          ? { study: study.study.id, title: '' }
-          : { document: board.document, title: board.name.trim().slice(0, 80) || text.untitledLayout }
+          ? { study: study.study.id, title: name }
+          : { document: board.document, title: name || text.untitledLayout }
       const link = await answered(
         api.POST('/api/links', {
           body: { ...what, by: by.value.trim(), days: days.value ? Number(days.value) : null },
@@ -117,6 +118,15 @@ label {
   gap: 3px;
   font-weight: 600;
   font-size: var(--text-sm);
+}
+select {
+  min-height: 32px;
+  padding: 3px 8px;
+  border: 1px solid var(--hairline);
+  border-radius: var(--radius-md);
+  background: var(--sheet);
+  color: var(--ink);
+  font: 400 var(--text-md) var(--sans);
 }
 .made {
   display: grid;
