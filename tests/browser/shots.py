@@ -89,11 +89,12 @@ def _plan(page: Page) -> None:
 
 
 def _kick(page: Page) -> None:
-    """The demo's hooked layout on the Kicks page, its best way looked at closely."""
+    """The demo's hooked layout on the Kicks page, its best way that has a sum looked at closely."""
     page.get_by_role("link", name="Kicks").click()
     from_menu(page, "Clear")
     page.get_by_role("button", name="Try it on").click()
     page.get_by_text("settled in").wait_for(timeout=120_000)
+    page.get_by_label("Ways to the ball").locator("ol button", has_text="· sum").first.click()
     page.get_by_label("The window").wait_for()
     page.wait_for_timeout(600)
 
