@@ -68,8 +68,12 @@ async function put() {
   if (session.username) {
     study.close()
     board.load(whole.value, title, null)
-  } else keepGiven({ document: whole.value, title })
-  await router.push('/')
+    await router.push('/')
+  } else {
+    keepGiven({ document: whole.value, title })
+    // To the sign-in: within this page the router waits until somebody has signed in.
+    window.location.assign('/')
+  }
 }
 </script>
 
