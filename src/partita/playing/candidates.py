@@ -4,6 +4,8 @@ Kernels here take what those of `desk` take; `candidate`, `one`, `two`, `first`,
 `tries`, `most`, `more` : how many. aim rad, speed m/s, height R, contact m.
 """
 
+import math
+
 from partita.games.referee import decides
 from partita.kernels import kernel
 from partita.players.conditions import awkwardness
@@ -75,6 +77,17 @@ def put_safety(candidates, count, aim, speed, height, contact, target):
     row[CHANCE], row[REST_X], row[REST_Y], row[CUE_JUDGED], row[TARGET_JUDGED] = 0.0, 0.0, 0.0, 0.0, 0.0
     row[BALL], row[POCKET], row[AIMED_AT] = -1.0, -1.0, target
     return count + 1
+
+
+@kernel
+def nearest_on(desk, places, in_play):
+    """The nearest ball that is on, and how far off it is, m."""
+    nearest, distance = 0, 1e9
+    for ball in range(1, in_play.shape[0]):
+        way = math.hypot(places[ball, 0] - places[0, 0], places[ball, 1] - places[0, 1])
+        if desk.on[ball] and way < distance:
+            nearest, distance = ball, way
+    return nearest, distance
 
 
 @kernel

@@ -8,7 +8,7 @@ import math
 from partita.games.standing import GAME, SNOOKER
 from partita.kernels import kernel_apart
 from partita.physics.facts import CUT, FIRST_HIT, OVER, ROUTE, WAY
-from partita.playing.candidates import clean_worth, put_safety
+from partita.playing.candidates import clean_worth, nearest_on, put_safety
 from partita.playing.desk import play_shot
 from partita.rows.candidate import CONTACT, CUT_AT, WORTH
 from partita.rows.player import JUMPS, NO_JUMPS, WITH_JUMP_CUE
@@ -29,11 +29,7 @@ def add_jumps(desk, places, in_play, standing, who, count):
         return count
     with_jump_cue = kind == WITH_JUMP_CUE
     butts, speeds = _BUTTS[0 if with_jump_cue else 1], _SPEEDS[0 if with_jump_cue else 1]
-    target, distance = 0, math.inf
-    for ball in range(1, in_play.shape[0]):
-        way = math.hypot(places[ball, 0] - places[0, 0], places[ball, 1] - places[0, 1])
-        if desk.on[ball] and way < distance:
-            target, distance = ball, way
+    target, distance = nearest_on(desk, places, in_play)
     middle = math.atan2(places[target, 1] - places[0, 1], places[target, 0] - places[0, 0])
     reach = math.asin(min(1.0, 2.0 * desk.eyes.bed.radius / distance))
     for offset in _OFFSETS:

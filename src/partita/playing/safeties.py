@@ -10,7 +10,7 @@ from partita.kernels import kernel
 from partita.lines.sight import can_be_hit
 from partita.physics.facts import CUE_CUSHIONS_BEFORE, CUT, FIRST_HIT, ROUTE, WAY, bend_of, unsighted_way
 from partita.players.judgement import judgement_m
-from partita.playing.candidates import clean_worth, keep_best, put_safety
+from partita.playing.candidates import clean_worth, keep_best, nearest_on, put_safety
 from partita.playing.desk import play_shot
 from partita.rows.candidate import AIMED_AT, CONTACT, CUT_AT, JUDGEMENT, WORTH
 
@@ -94,10 +94,6 @@ def add_kicks(desk, places, in_play, standing, who, count):
 @kernel
 def add_straight_at(desk, places, in_play, count):
     """When nothing else was found: straight at the nearest ball that is on, whatever comes of it."""
-    nearest, distance = 0, 1e9
-    for ball in range(1, in_play.shape[0]):
-        way = math.hypot(places[ball, 0] - places[0, 0], places[ball, 1] - places[0, 1])
-        if desk.on[ball] and way < distance:
-            nearest, distance = ball, way
+    nearest, distance = nearest_on(desk, places, in_play)
     aim = math.atan2(places[nearest, 1] - places[0, 1], places[nearest, 0] - places[0, 0])
     return put_safety(desk.candidates, count, aim, 1.2, 0.1, max(0.02, distance), nearest)

@@ -142,7 +142,9 @@ def as_asked(rule: Rule, table: TableSpec, names: tuple[str, ...], shots: Execut
     pocketed, count = shots.pocketed, len(shots.pocketed)
     good = (pocketed[:, 0] < 0) & _by_rails(rule, shots)
     if target:
-        good &= (shots.facts[:, FIRST_HIT] == target) & ((shots.facts[:, OVER] == 1) | (not rule.over))
+        good &= shots.facts[:, FIRST_HIT] == target
+    if rule.over:
+        good &= shots.facts[:, OVER] == 1
     for ball in range(1, len(names)):
         if ball != target:
             good &= pocketed[:, ball] < 0
