@@ -71,6 +71,7 @@ INSTALLED_APPS = [
     "practice",
     "records",
     "links",
+    "rooms",
     "archive",
     "setup",
 ]

@@ -8,6 +8,7 @@ from accounts.limits import clear_tries
 from archive import kinds as imports
 from links.giving import clear_ended
 from records.clearing import clear_deleted
+from rooms.seats import clear_closed
 from studies.clearing import clear_old
 
 # How long a job that went wrong can still be looked at.
@@ -17,10 +18,10 @@ _KEPT_HOURS = 7 * 24
 @app.periodic(cron="41 4 * * *")
 @app.task(name="housekeeping", queue="care", queueing_lock="housekeeping")
 async def housekeeping(timestamp: int) -> None:
-    """Every night: old jobs, sessions that are over, counted tries, studies not kept, what was deleted long ago."""
+    """Every night: old jobs, ended sessions, counted tries, studies not kept, what was deleted or closed long ago."""
     await app.job_manager.delete_old_jobs(
         _KEPT_HOURS, include_failed=True, include_cancelled=True, include_aborted=True
     )
     await sync_to_async(call_command)("clearsessions")
-    for clear in (clear_tries, clear_old, clear_deleted, clear_ended, imports.clear_old):
+    for clear in (clear_tries, clear_old, clear_deleted, clear_ended, clear_closed, imports.clear_old):
         await sync_to_async(clear)()
