@@ -34,7 +34,7 @@ _USAGE = """usage: ./partita start           set this machine up and start with 
 
 
 # They measure the server at work, with a database such as the tests have.
-_WITH_A_DATABASE = ("record.views", "workers", "many", "page", "faults.fuzz", "faults.load")
+_WITH_A_DATABASE = ("record.views", "workers", "many", "watching", "page", "faults.fuzz", "faults.load")
 
 
 def _bench() -> int:

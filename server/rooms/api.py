@@ -14,7 +14,7 @@ from rooms import moves, schema, seats
 from rooms.models import Room, Seat
 from rooms.pace import Pace
 from rooms.push import watched
-from tables.api import GeometryOut
+from tables.api import GeometryIn, GeometryOut
 from tables.services import geometry_of
 
 router = Router(tags=["open boards"])
@@ -131,7 +131,7 @@ def shut_out(request: HttpRequest, code: Code, body: schema.ShutOutIn) -> Any:
 
 
 @router.post("/rooms/{code}/geometry", response=GeometryOut, auth=visitor)
-def geometry(request: HttpRequest, code: Code, body: schema.TableIn) -> Any:
+def geometry(request: HttpRequest, code: Code, body: GeometryIn) -> Any:
     """The geometry of the table that lies there."""
     _seated(request, code)
     return geometry_of(body.table)

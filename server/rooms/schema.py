@@ -139,12 +139,6 @@ class ShutOutIn(Schema):
     seat: int = Field(ge=1)
 
 
-class TableIn(Schema):
-    """The table that lies in a room."""
-
-    table: TableDocument
-
-
 class PersonOut(Schema):
     """Somebody in a room."""
 

@@ -81,8 +81,13 @@ class Ownership(ApiTest):
         stranger = Client()
         paths = api.get_openapi_schema()["paths"]
         for path, methods in paths.items():
-            # What a link shows is for whoever has it (`test_links`), an open board for who sits there (`test_rooms`).
-            if path.startswith("/api/rooms/{code}") or path in ("/api/session", "/api/opening", "/api/accounts", "/api/shared/{token}"):
+            # What is given away is for whoever has its link or code (`test_links`, `test_rooms`).
+            if path.startswith("/api/rooms/{code}") or path in (
+                "/api/session",
+                "/api/opening",
+                "/api/accounts",
+                "/api/shared/{token}",
+            ):
                 continue
             plain = re.sub(r"{\w+}", "1", path.removeprefix("/api"))
             for method in methods:

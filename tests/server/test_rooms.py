@@ -1,31 +1,24 @@
-"""Open boards: one hand at a time moves, all see it in order, nobody's move is lost in silence, and who leaves comes back."""
+"""Open boards: one hand at a time moves, all see it in order, no move is lost in silence, who leaves comes back."""
 
 import json
-import os
-import subprocess
-import sys
 import time
 import urllib.error
-import urllib.request
 from collections.abc import Iterator
-from contextlib import contextmanager
 from datetime import timedelta
 from itertools import count
 from typing import Any
 
 from django.contrib.auth.models import User
-from django.db import connection
 from django.test import Client, TestCase, TransactionTestCase
 from django.utils import timezone
 
-from launcher.database import free_port
 from rooms.models import Event, Room, Seat
 from rooms.pace import Pace
 from rooms.seats import clear_closed
 from tests.server.asked import QUICK
-from tests.server.worker import SERVER, eventually
+from tests.server.web import Server, board_with
 
-BOARD = {"begin": {"document": QUICK, "me": "league", "them": "league", "race": None}, "done": [], "undone": []}
+BOARD = board_with(QUICK)
 _names = count(1)
 
 
@@ -177,54 +170,6 @@ class Rooms(TestCase):
         pace = Pace(a_second=0.001, at_once=5)
         self.assertEqual([pace.allows("he") for _ in range(7)], [True] * 5 + [False] * 2)
         self.assertTrue(pace.allows("she"))
-
-
-class Server:
-    """The web process on the test database, as it is started on a machine."""
-
-    def __init__(self) -> None:
-        self.port = free_port()
-        self.address = f"http://127.0.0.1:{self.port}"
-        self.start()
-
-    def start(self) -> None:
-        url = "postgresql://{USER}:{PASSWORD}@{HOST}:{PORT}/{NAME}".format(**connection.settings_dict)
-        self.process = subprocess.Popen(
-            [sys.executable, "-m", "uvicorn", "config.asgi:application", "--port", str(self.port), "--log-level",
-             "error", "--lifespan", "off"], cwd=SERVER, env={**os.environ, "DATABASE_URL": url},
-        )  # fmt: skip
-        eventually("the server answers", self.answers)
-
-    def answers(self) -> bool:
-        try:
-            with urllib.request.urlopen(f"{self.address}/api/session", timeout=2):
-                return True
-        except OSError:
-            return False
-
-    def kill(self) -> None:
-        self.process.kill()
-        self.process.wait()
-
-    @contextmanager
-    def stream(self, room: str, client: Client, after: int = 0, has: int = 0) -> Iterator[Iterator[tuple[str, Any]]]:
-        """What a browser hears: each event with what it says. has : the last number that it had, as it comes back."""
-        request = urllib.request.Request(f"{self.address}/api/rooms{room}/stream?after={after}")
-        request.add_header("Cookie", "; ".join(f"{name}={value.value}" for name, value in client.cookies.items()))
-        if has:
-            request.add_header("Last-Event-ID", str(has))
-        with urllib.request.urlopen(request, timeout=60) as answer:
-            assert answer.headers["Content-Type"] == "text/event-stream"
-            yield self._events(answer)
-
-    def _events(self, answer: Any) -> Iterator[tuple[str, Any]]:
-        kind = ""
-        for line in answer:
-            name, _, told = line.decode().rstrip("\n").partition(": ")
-            if name == "event":
-                kind = told
-            elif name == "data":
-                yield kind, json.loads(told)
 
 
 def next_of(heard: Iterator[tuple[str, Any]], kind: str) -> Any:

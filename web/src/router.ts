@@ -124,6 +124,12 @@ export const router = createRouter({
       meta: { title: text.shared, open: true },
     },
     {
+      path: '/b/:code?',
+      name: 'together',
+      component: () => import('./places/together/TogetherPlace.vue'),
+      meta: { title: text.joinABoard, open: true },
+    },
+    {
       path: '/help',
       name: 'help',
       component: () => import('./places/help/HelpPlace.vue'),

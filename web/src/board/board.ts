@@ -1,5 +1,5 @@
 /** A board: one table with balls, scene and players, changed by commands only. As many of them as are wanted. */
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef, type UnwrapNestedRefs } from 'vue'
 import type { Command } from './commands'
 import {
   ballsOf,
@@ -11,7 +11,7 @@ import {
   type Scene,
 } from './document'
 import type { Place } from '@/drawing/place'
-import { emptyLog, redone, sceneOf, undone, withCommand, type Log } from './log'
+import { emptyLog, sceneOf, withStep, type Log, type Step } from './log'
 
 /** What a browser keeps of a board. */
 export interface Draft {
@@ -43,10 +43,20 @@ export function createBoard() {
   const canRedo = computed(() => log.value.undone.length > 0)
   const has = (part: Parameters<typeof gameHas>[1]) => gameHas(document.value.game, part)
 
-  const run = (command: Command) => (log.value = withCommand(log.value, command))
+  /** Who hears what is done here, to tell others. */
+  let listener: ((step: Step) => void) | null = null
+  const listen = (told: typeof listener) => (listener = told)
+  function act(step: Step) {
+    const before = log.value
+    log.value = withStep(before, step)
+    if (log.value !== before) listener?.(step)
+  }
+  /** Lie as another board does, with all that can be undone there; nobody is told. */
+  const mirror = (other: Log) => (log.value = other)
+  const run = (command: Command) => act(command)
   const place = (ball: string, at: Place) => run({ do: 'place', ball, at })
-  const undo = () => (log.value = undone(log.value))
-  const redo = () => (log.value = redone(log.value))
+  const undo = () => act({ do: 'undo' })
+  const redo = () => act({ do: 'redo' })
 
   /** Another layout, with or without the players and the race it was asked with; undo brings back what lay there. */
   function load(
@@ -86,11 +96,13 @@ export function createBoard() {
     revision.value = saved.revision ?? null
   }
   return {
-    scene, document, missing, name, id, revision, selected, isKept, canUndo, canRedo,
-    has, run, place, undo, redo, load, clear, markKept, draft, restore,
+    log, scene, document, missing, name, id, revision, selected, isKept, canUndo, canRedo,
+    has, run, place, undo, redo, load, clear, markKept, draft, restore, listen, mirror,
   } // prettier-ignore
 }
 export type Board = ReturnType<typeof createBoard>
+/** A board as components have it. */
+export type OpenBoard = UnwrapNestedRefs<Board>
 
 /** A draft that a version before 0.6 kept: the scene alone, its race perhaps left out. */
 interface EarlierDraft {

@@ -2,7 +2,7 @@ import { ref } from 'vue'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Place } from '@/drawing/place'
 import { createBoard } from '@/board/board'
-import type { SharedBoard } from '@/board/useBoard'
+import type { OpenBoard } from '@/board/board'
 import { useNudge } from '@/board/useNudge'
 import { nineFoot } from '@/drawing/testTable'
 import { arrowOf } from '@/drawing/arrows'
@@ -53,7 +53,7 @@ describe('a chosen ball', () => {
         return board.document.value
       },
       selected: '9',
-    } as unknown as SharedBoard
+    } as unknown as OpenBoard
     const nudge = useNudge(shared, () => nineFoot)
     nudge({ ...press(key, shiftKey), target } as unknown as KeyboardEvent)?.()
     return board.document.value.balls['9']?.map((v) => Math.round(1e3 * v) / 1e3)

@@ -11,6 +11,9 @@ export interface Log {
 /** So many commands can be undone; older ones become part of the beginning. */
 export const MOST_STEPS = 100
 
+/** What can be done to a log, as plain data: a command, or that the last one is undone or done again. */
+export type Step = Command | { do: 'undo' } | { do: 'redo' }
+
 export const emptyLog = (begin: Scene = emptyScene()): Log => ({ begin, done: [], undone: [] })
 export const sceneOf = ({ begin, done }: Log): Scene => done.reduce(applied, begin)
 
@@ -30,4 +33,9 @@ export function undone(log: Log): Log {
 export function redone(log: Log): Log {
   const next = log.undone.at(-1)
   return next ? { ...log, done: [...log.done, next], undone: log.undone.slice(0, -1) } : log
+}
+/** The log after a step; the same log when the step changes nothing. */
+export function withStep(log: Log, step: Step): Log {
+  if (step.do === 'undo') return undone(log)
+  return step.do === 'redo' ? redone(log) : withCommand(log, step)
 }

@@ -4,7 +4,7 @@ import { inject, provide, ref, watch, type InjectionKey } from 'vue'
 import { answered, api } from '@/api/client'
 import { keep, readKept } from '@/session/kept'
 import { useSession } from '@/session/session'
-import { createBoard, readDraft } from './board'
+import { createBoard, readDraft, type OpenBoard } from './board'
 import { text } from '@/words/text/board'
 
 /** Each account has a draft of its own in this browser. */
@@ -51,7 +51,7 @@ export const useSharedBoard = defineStore('board', () => {
 })
 export type SharedBoard = ReturnType<typeof useSharedBoard>
 
-const BOARD: InjectionKey<SharedBoard> = Symbol('board')
+const BOARD: InjectionKey<OpenBoard> = Symbol('board')
 /** Components below use this board instead of the shared one. */
-export const provideBoard = (board: SharedBoard) => provide(BOARD, board)
-export const useBoard = (): SharedBoard => inject(BOARD, null) ?? useSharedBoard()
+export const provideBoard = (board: OpenBoard) => provide(BOARD, board)
+export const useBoard = (): OpenBoard => inject(BOARD, null) ?? useSharedBoard()

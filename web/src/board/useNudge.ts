@@ -5,7 +5,7 @@ import { useUpright } from '@/drawing/useUpright'
 import type { Place } from '@/drawing/place'
 import { impossible, snapped } from '@/drawing/possible'
 import { announce } from '@/parts/announce'
-import type { SharedBoard } from './useBoard'
+import type { OpenBoard } from './board'
 
 const NUDGE = { coarse: 0.05, fine: 0.01 }
 /** Halvings of a step until it is known where it is stopped; what is nearer than this, diamonds, is where it was. */
@@ -13,7 +13,7 @@ const [HALVED, STILL] = [12, 1e-3]
 const within = (v: number, least: number, most: number) => Math.min(most, Math.max(least, v))
 
 /** What a key press does to the chosen ball, if anything; `table` is unknown while its geometry is asked for. */
-export function useNudge(board: SharedBoard, table: () => Table | undefined) {
+export function useNudge(board: OpenBoard, table: () => Table | undefined) {
   const upright = useUpright()
   function nudge(ball: string, direction: Place, step: number) {
     const at = board.document.balls[ball]

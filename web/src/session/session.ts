@@ -100,9 +100,13 @@ export const useSession = defineStore('session', () => {
   function geometryOf(table: BoardTable): Table | undefined {
     return choiceOf(table)?.geometry ?? foreign.value[JSON.stringify(table)]
   }
+  const ownGeometry = (table: BoardTable) => answered(api.POST('/api/tables/geometry', { body: { table } }))
+  let askGeometry = ownGeometry
+  /** Who has no account asks for geometry where he is a guest; without a way of his own as everybody does. */
+  const geometryFrom = (ask: typeof ownGeometry | null) => (askGeometry = ask ?? ownGeometry)
   async function learnGeometry(table: BoardTable) {
     if (geometryOf(table)) return
-    const found = await answered(api.POST('/api/tables/geometry', { body: { table } }))
+    const found = await askGeometry(table)
     foreign.value = { ...foreign.value, [JSON.stringify(table)]: found }
   }
 
@@ -112,6 +116,6 @@ export const useSession = defineStore('session', () => {
 
   return {
     units, username, known, isAway, tables, players, open, signedIn, signIn, register, changePassword, signOut, loadPlayers, loadTables,
-    choiceOf, geometryOf, learnGeometry,
+    choiceOf, geometryOf, geometryFrom, learnGeometry,
   } // prettier-ignore
 })

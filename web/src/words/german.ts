@@ -9,6 +9,7 @@ import type { text as parts } from './text/parts'
 import type { text as shots } from './text/shots'
 import type { text as stores } from './text/stores'
 import type { text as table } from './text/table'
+import type { text as together } from './text/together'
 
 type Told = {
   board: typeof board
@@ -21,6 +22,7 @@ type Told = {
   shots: typeof shots
   stores: typeof stores
   table: typeof table
+  together: typeof together
 }
 const comma = (value: number) =>
   value.toLocaleString('de', { minimumFractionDigits: 1, maximumFractionDigits: 1 })
@@ -190,6 +192,7 @@ export const german: Told = {
     dayLight: 'Tageslicht',
     help: 'Hilfe',
     account: 'Konto',
+    joinABoard: 'An ein Brett gehen',
     shared: 'Für dich',
     signOut: 'Abmelden',
     pages: 'Seiten',
@@ -465,6 +468,7 @@ export const german: Told = {
     theBestOtherShot: 'der beste andere Stoß ·',
     equalAt: (make) => `gleich bei ${make}`,
     theyAreNeverEqual: 'sie sind nie gleich',
+    openToOthers: 'Für andere öffnen',
     files: 'Dateien',
     firstSteps: 'Erste Schritte',
     alreadyWeighed:
@@ -619,5 +623,59 @@ export const german: Told = {
     mistypedOrEnded: 'Er ist vielleicht abgeschnitten oder vertippt. Frag, wer ihn dir gab.',
     tryAgain: 'Noch einmal',
     shared: 'Für dich',
+  },
+  together: {
+    openToOthers: 'Für andere öffnen',
+    openThisBoard: 'Dieses Brett für andere öffnen',
+    openMeans:
+      'Wer den Code hat, sieht jeden Zug sofort, ohne Konto. Es bewegt immer nur eine Hand die Kugeln: deine, bis du sie abgibst.',
+    calledToOthers: 'Wie es dort heißt',
+    yourNameThere: 'Dein Name dort',
+    open: 'Öffnen',
+    aBoard: 'Ein Brett',
+    code: 'Code',
+    typedAt: (address) => `Einzutippen unter ${address}, oder zum Scannen:`,
+    qrCode: 'QR-Code dieses Bretts',
+    whoIsThere: 'Wer da ist',
+    nobodyYet: 'Noch niemand.',
+    hasTheHand: 'hat die Hand',
+    asksForTheHand: 'bittet um die Hand',
+    away: 'weg',
+    giveTheHand: 'Hand geben',
+    giveTheHandTo: (name) => `${name} die Hand geben`,
+    shutOut: 'Ausschließen',
+    shutOutWho: (name) => `${name} ausschließen`,
+    closeIt: 'Für andere schließen',
+    openWith: (code) => `Für andere offen · ${code}`,
+    here: (count) => `${count} da`,
+    asking: (names) => `${names} möchte die Hand haben`,
+    handIsWith: (name) => `Die Hand hat ${name}`,
+    takeItBack: 'Zurücknehmen',
+    people: 'Leute',
+    notLive: 'Keine Verbindung; es wird weiter versucht',
+    closedMeanwhile: 'Dieses Brett ist für andere geschlossen.',
+    setAside: 'Jemand anders hat die Kugeln zuerst bewegt. Was hier lag, ist beiseitegelegt.',
+    putMineBack: 'Meines aufs Brett legen',
+    letItGo: 'Verwerfen',
+    joinABoard: 'An ein Brett gehen',
+    joinMeans: 'Du siehst das Brett dessen, der dir den Code gab. Ein Konto ist nicht nötig.',
+    yourName: 'Dein Name',
+    join: 'Dazukommen',
+    boardOf: (owner) => `das Brett von ${owner}`,
+    watching: 'Du schaust zu',
+    youHaveTheHand: 'Du hast die Hand: bewege die Kugeln.',
+    askForIt: 'Um die Hand bitten',
+    askNoMore: 'Nicht mehr bitten',
+    giveItBack: 'Die Hand zurückgeben',
+    putItOnMyBoard: 'Auf mein Brett legen',
+    theTable: 'Der Tisch, wie er liegt; drücke aufs Tuch, um zu zeigen',
+    isClosed: 'Dieses Brett ist geschlossen',
+    isClosedMeans: 'Wer es geöffnet hat, hat es geschlossen.',
+    youAreOut: 'Du bist nicht mehr an diesem Brett',
+    anotherCode: 'Ein anderer Code',
+    noSuchBoard: 'Es gibt kein Brett mit diesem Code',
+    lookAgain: 'Sieh den Code noch einmal an: acht Buchstaben und Ziffern.',
+    opening: 'Das Brett wird geöffnet',
+    shotShown: 'Der Stoß, der gezeigt wird',
   },
 }

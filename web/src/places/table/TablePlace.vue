@@ -6,9 +6,13 @@ import { useGuarded } from '@/api/guarded'
 import BoardTable from '@/board/BoardTable.vue'
 import { isInHand } from '@/board/document'
 import type { Place } from '@/drawing/place'
+import PointerMarks from '@/drawing/PointerMarks.vue'
+import PointingArea from '@/drawing/PointingArea.vue'
+import { useUpright } from '@/drawing/useUpright'
 import { takeGiven } from '@/board/given'
 import { useSharedBoard } from '@/board/useBoard'
 import { useSaying } from '@/board/useSaying'
+import { sceneWords, useScene } from '@/board/scene'
 import BoardPage from '@/frame/BoardPage.vue'
 import KeyLabel from '@/parts/KeyLabel.vue'
 import { onDemand, whenIdle } from '@/parts/onDemand'
@@ -18,7 +22,9 @@ import TimeLine from '@/shots/TimeLine.vue'
 import { useGuess } from '@/stores/guess'
 import { useInHand } from '@/stores/inhand'
 import { useLayers } from '@/stores/layers'
+import { useOpenBoard } from '@/stores/openBoard'
 import { useOwnShot } from '@/stores/ownshot'
+import { useSession } from '@/session/session'
 import { useStudy } from '@/stores/study'
 import AnswerBar from './AnswerBar.vue'
 import LayerBar from './LayerBar.vue'
@@ -44,6 +50,8 @@ const prints = ref(false)
 whenIdle(() => (prints.value = true))
 const SavedElsewhere = onDemand(() => import('./SavedElsewhere.vue'))
 const FileDialog = onDemand(() => import('./FileDialog.vue'))
+const OpenBoardLine = onDemand(() => import('./OpenBoardLine.vue'))
+const OpenBoardDialog = onDemand(() => import('./OpenBoardDialog.vue'))
 const LibraryDialog = onDemand(() => import('./LibraryDialog.vue'))
 
 defineEmits<{ keys: [] }>()
@@ -53,9 +61,11 @@ const own = useOwnShot()
 const hand = useInHand()
 const layers = useLayers()
 const guess = useGuess()
+const session = useSession()
+const upright = useUpright()
 
-const open = ref<'shelf' | 'files' | null>(null)
-const asked = reactive({ shelf: false, files: false })
+const open = ref<'shelf' | 'files' | 'others' | null>(null)
+const asked = reactive({ shelf: false, files: false, others: false })
 watch(open, (now) => now && (asked[now] = true))
 /** A file that was pasted or dropped. */
 const given = shallowRef<{ content: string | File } | null>(null)
@@ -99,6 +109,26 @@ const inHand = computed<Place | null>(() => {
   return tried ?? studied ?? best ?? null
 })
 
+// What others see of an open board beside its balls.
+const others = useOpenBoard()
+whenIdle(() => void others.resume().catch(() => undefined))
+const scene = useScene()
+watch(
+  [drawing, inHand, () => study.option, () => layers.shown, () => others.hasHand, scene],
+  () => {
+    if (!others.hasHand) return
+    const isTold = !own.stroke && !study.stale && !guess.waits
+    others.show({
+      scene: sceneWords(scene.value),
+      option: isTold ? study.option : null,
+      drawing: drawing.value,
+      layers: layers.shown,
+      in_hand: inHand.value,
+    })
+  },
+  { deep: true },
+)
+
 /** What the address names comes first: it is that which is to be weighed. */
 async function weigh() {
   await opened()
@@ -141,7 +171,10 @@ onUnmounted(() => watcher.disconnect())
     :label="text.theLayout"
     :say="say"
     :problems="all"
-    :more="[{ label: text.files, key: 'F', act: () => (open = 'files') }]"
+    :more="[
+      { label: text.files, key: 'F', act: () => (open = 'files') },
+      { label: text.openToOthers, act: () => (open = 'others') },
+    ]"
     @rack="newRack"
     @dragover.prevent
     @drop.prevent="drop"
@@ -162,19 +195,33 @@ onUnmounted(() => watcher.disconnect())
         @keys="$emit('keys')"
       />
     </template>
-    <template #head><FirstSteps v-if="areStepsShown" @put="page?.type()" @weigh="weigh" /></template>
+    <template #head>
+      <FirstSteps v-if="areStepsShown" @put="page?.type()" @weigh="weigh" />
+      <OpenBoardLine v-if="others.room" @people="open = 'others'" />
+    </template>
     <template #table>
       <SavedElsewhere v-if="conflict" @beside="saveBeside" @other="openOther" />
-      <BoardTable
-        ref="surface"
-        :drawing="drawing"
-        :in-hand="inHand"
-        :worth="hand.places"
-        :shown="layers.shown"
-        :time="time"
-        :aim-deg="own.stroke?.aim_deg ?? null"
-        @aim="own.set({ aim_deg: $event })"
-      />
+      <PointingArea
+        class="pointed"
+        :table="session.geometryOf(board.document.table)"
+        :upright="upright"
+        @point="others.point"
+      >
+        <BoardTable
+          ref="surface"
+          :drawing="drawing"
+          :in-hand="inHand"
+          :worth="hand.places"
+          :shown="layers.shown"
+          :time="time"
+          :aim-deg="own.stroke?.aim_deg ?? null"
+          @aim="own.set({ aim_deg: $event })"
+        >
+          <template #over="{ frame, radius }"
+            ><PointerMarks :frame="frame" :radius="radius" :pointers="others.pointers"
+          /></template>
+        </BoardTable>
+      </PointingArea>
     </template>
     <template #tools>
       <Button
@@ -226,6 +273,7 @@ onUnmounted(() => watcher.disconnect())
     </template>
     <template #dialogs>
       <AnswerBar v-if="!own.stroke && !ledgerSeen && !guess.waits" @open="showLedger" />
+      <OpenBoardDialog v-if="asked.others" :visible="open === 'others'" @close="open = null" />
       <LibraryDialog v-if="asked.shelf" :visible="open === 'shelf'" @close="open = null" />
       <FileDialog
         v-if="asked.files"
@@ -247,6 +295,9 @@ onUnmounted(() => watcher.disconnect())
 /* Kept free before there is a drawing, so that nothing below it jumps when it comes. */
 .reading {
   min-height: 34px;
+}
+.pointed {
+  display: contents;
 }
 .bar {
   align-self: start;

@@ -12,6 +12,7 @@ export const text = spoken('frame', {
   dayLight: 'Day light',
   help: 'Help',
   account: 'Account',
+  joinABoard: 'Join a board',
   shared: 'Given to you',
   signOut: 'Sign out',
 

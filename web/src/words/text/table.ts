@@ -143,6 +143,7 @@ export const text = spoken('table', {
 
   // TablePlace
   theLayout: 'The layout',
+  openToOthers: 'Open to others',
   files: 'Files',
   unnamed: 'untitled layout',
   pageTitle: (name: Said) => `The table: ${name}`,
