@@ -72,6 +72,7 @@ INSTALLED_APPS = [
     "records",
     "links",
     "rooms",
+    "lessons",
     "archive",
     "setup",
 ]

@@ -15,7 +15,7 @@ def page(request: HttpRequest) -> HttpResponse:
         return HttpResponse("The front end is not built. Run ./partita start.", status=503, content_type="text/plain")
     response = HttpResponse(index.read_bytes(), content_type="text/html; charset=utf-8")
     response["Cache-Control"] = "no-cache"
-    if request.path.startswith(("/l/", "/b/")):
+    if request.path.startswith(("/l/", "/b/", "/h/")):
         # What was given away is for who has the link, and for no list of pages.
         response["X-Robots-Tag"] = "noindex, nofollow"
     return response

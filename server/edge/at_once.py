@@ -24,7 +24,7 @@ _AT_A_TIME = max(1, CORES // 2)
 # So many of one account may wait, and so long anybody.
 _OF_ONE, _PATIENCE_S = 6, 8.0
 _turns = threading.BoundedSemaphore(_AT_A_TIME)
-_waiting: Counter[int] = Counter()
+_waiting: Counter[int | str] = Counter()
 _counting = threading.Lock()
 Parts = ParamSpec("Parts")
 Answer = TypeVar("Answer")
@@ -38,7 +38,7 @@ def let_go_of_the_database() -> None:
 
 
 @contextmanager
-def in_turn(owner: int) -> Iterator[None]:
+def in_turn(owner: int | str) -> Iterator[None]:
     """Work when it is one's turn. Raises `BusyError` for who asks for too much, and when others take too long."""
     with _counting:
         if _waiting[owner] >= _OF_ONE:
@@ -55,6 +55,22 @@ def in_turn(owner: int) -> Iterator[None]:
     finally:
         with _counting:
             _waiting[owner] -= 1
+
+
+def worked_out_by_anybody(*needs: str) -> Callable[[Callable[Parts, Answer]], Callable[Parts, Answer]]:
+    """The same for an operation that is open to guests: each address has its turns, as an account has."""
+
+    def around(operation: Callable[Parts, Answer]) -> Callable[Parts, Answer]:
+        @wraps(operation)
+        def inside(*parts: Parts.args, **named: Parts.kwargs) -> Answer:
+            need(*needs)
+            request = cast(HttpRequest, parts[0])
+            with in_turn(request.user.pk or str(request.META.get("REMOTE_ADDR"))):
+                return operation(*parts, **named)
+
+        return inside
+
+    return around
 
 
 def worked_out_at_once(*needs: str) -> Callable[[Callable[Parts, Answer]], Callable[Parts, Answer]]:

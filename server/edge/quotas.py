@@ -15,6 +15,9 @@ MATCHES = (5_000, "matches")
 DECISIONS = (60_000, "decisions")
 SITTINGS = (10_000, "sittings")
 LINKS = (300, "links that have not ended")
+LESSONS = (200, "lessons")
+GIVINGS = (500, "lessons given")
+GROUPS = (50, "groups")
 ROUNDS = (5_000, "rounds of the quiz")
 
 

@@ -1,11 +1,11 @@
 """Links: give away, see one's own, end; and what whoever has one sees, signed in or not."""
 
 from datetime import datetime
-from typing import Annotated, Any
+from typing import Any
 
 from django.http import HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404
-from ninja import Path, Router, Schema
+from ninja import Router, Schema
 from pydantic import Field
 
 from accounts.limits import address_of
@@ -13,6 +13,7 @@ from edge.at_once import worked_out_at_once
 from edge.current import account
 from edge.documents import LayoutDocument
 from edge.naming import NameOrNone
+from edge.tokens import Token
 from links import giving
 from links.models import Link
 from links.qr import qr_svg
@@ -21,7 +22,6 @@ from tables.api import GeometryOut
 from tables.services import geometry_of
 
 router = Router(tags=["links"])
-Token = Annotated[str, Path(pattern=r"^[A-Za-z0-9_-]{20,64}$")]
 
 
 class LinkIn(Schema):

@@ -4,8 +4,6 @@ A token has 192 random bits; kept is its digest alone, so that who reads the dat
 there was when it was made: what its owner changes later stays his own.
 """
 
-import hashlib
-import secrets
 from datetime import datetime, timedelta
 from typing import Any
 
@@ -21,6 +19,7 @@ from accounts.limits import count_opening
 from edge.busy import GoneError
 from edge.documents import LayoutDocument
 from edge.quotas import LINKS, check_room
+from edge.tokens import digest_of, new_token
 from layouts.services import checked
 from links.models import Link
 from partita.errors import refuse
@@ -30,7 +29,6 @@ from studies.drawings import drawing_of
 from studies.kinds import asked_of, document_of
 from studies.models import Study
 
-_TOKEN_BYTES = 24
 # Lines of a study that are shown with their drawings, and executions in each.
 _LINES, _FAN = 10, 12
 # What has ended still says so for a while, and goes then.
@@ -70,10 +68,6 @@ def _nameless(document: dict[str, Any]) -> LayoutDocument:
     return LayoutDocument({key: value for key, value in document.items() if key != "name"})
 
 
-def _digest(token: str) -> str:
-    return hashlib.sha256(token.encode()).hexdigest()
-
-
 def open_ones(owner: User) -> QuerySet[Link]:
     """An account's links that still lead somewhere."""
     return Link.objects.filter(Q(expires=None) | Q(expires__gt=timezone.now()), owner=owner, ended=None)
@@ -82,9 +76,9 @@ def open_ones(owner: User) -> QuerySet[Link]:
 def give(owner: User, kind: str, title: str, shown: Shown, by: str, days: int | None) -> tuple[Link, str]:
     """A link, and its token, which is told this once. by : its signature, or none; days : how long it lasts."""
     check_room(open_ones(owner), LINKS)
-    token = secrets.token_urlsafe(_TOKEN_BYTES)
+    token = new_token()
     link = Link.objects.create(
-        owner=owner, digest=_digest(token), kind=kind, title=title[:120], by=by,
+        owner=owner, digest=digest_of(token), kind=kind, title=title[:120], by=by,
         shown=shown.model_dump(mode="json", by_alias=True),
         expires=None if days is None else timezone.now() + timedelta(days=days),
     )  # fmt: skip
@@ -101,7 +95,7 @@ def end(link: Link) -> Link:
 
 def opened(token: str, address: str) -> Link:
     """The link of a token. 404 for none, counted against guessing; `GoneError` for one that has ended."""
-    link = Link.objects.filter(digest=_digest(token)).first()
+    link = Link.objects.filter(digest=digest_of(token)).first()
     if link is None:
         count_opening(address)
         raise Http404

@@ -4,7 +4,6 @@ A code is short, since it is read out; it opens a room for an evening, wrong one
 sees everybody who came.
 """
 
-import secrets
 from datetime import timedelta
 
 from django.contrib.auth.models import User
@@ -13,22 +12,20 @@ from django.db.models import Q
 from django.http import Http404, HttpRequest
 from django.utils import timezone
 
+from accounts.guests import guest_in, remember
 from accounts.limits import address_of, count_opening
 from edge.busy import GoneError
+from edge.codes import new_code, plain_code
 from partita.errors import refuse
 from rooms.models import Event, Room, Seat
 from rooms.schema import OpenIn, PeopleOut, PersonOut, RoomOut
 from rooms.telling import tell
 
-# No letter that is taken for another one, or for a digit.
-_LETTERS, _LONG = "ABCDEFGHJKMNPQRSTUVWXYZ23456789", 8
 _MOST_SEATS = 60
 # A board that nothing happens on is closed after so long, and gone after a day more.
 _IDLE, _SAYS_SO = timedelta(hours=12), timedelta(days=1)
 # Who has not been heard of for so long is not there: pages are counted every twenty seconds.
 _AWAY = timedelta(seconds=50)
-_GUEST_S = 24 * 3600
-_SEATS = "seats"
 
 
 def open_of(owner: User) -> Room | None:
@@ -43,7 +40,7 @@ def open_room(owner: User, asked: OpenIn) -> Room:
         if open_of(owner):
             raise refuse("board", "a board of yours is open already", "Go on with that one, or close it first.")
         Room.objects.filter(owner=owner, ended=None).update(ended=timezone.now())
-        code = "".join(secrets.choice(_LETTERS) for _ in range(_LONG))
+        code = new_code()
         room = Room.objects.create(owner=owner, code=code, title=asked.title, number=1)
         Seat.objects.create(room=room, account=owner, name=asked.name)
         board = asked.board.model_dump(mode="json", exclude_none=True)
@@ -53,8 +50,7 @@ def open_room(owner: User, asked: OpenIn) -> Room:
 
 def room_of(code: str, address: str) -> Room:
     """The room of a code, however it is typed. 404 for none, counted against guessing; `GoneError` for an ended one."""
-    typed = "".join(letter for letter in code.upper() if letter.isalnum())
-    room = Room.objects.select_related("owner").filter(code=typed).first()
+    room = Room.objects.select_related("owner").filter(code=plain_code(code)).first()
     if room is None:
         count_opening(address)
         raise Http404
@@ -67,7 +63,7 @@ def seat_in(room: Room, request: HttpRequest) -> Seat | None:
     """The asker's seat in a room: his account's, or the one that his browser's session knows."""
     if request.user.is_authenticated:
         return room.seats.filter(account=request.user).first()
-    key = request.session.get(_SEATS, {}).get(str(room.pk))
+    key = guest_in(request, f"room {room.pk}")
     return room.seats.filter(pk=key, account=None).first() if key else None
 
 
@@ -96,8 +92,7 @@ def join(room: Room, request: HttpRequest, name: str) -> Seat:
         seat.name = _own_name(room, name, seat)
         seat.save(update_fields=["name"])
     if seat.account_id is None:
-        request.session[_SEATS] = {**request.session.get(_SEATS, {}), str(room.pk): seat.pk}
-        request.session.set_expiry(_GUEST_S)
+        remember(request, f"room {room.pk}", seat.pk)
     tell(room.pk, "people")
     return seat
 

@@ -6,6 +6,7 @@ from procrastinate.contrib.django import app
 
 from accounts.limits import clear_tries
 from archive import kinds as imports
+from lessons import giving as lessons
 from links.giving import clear_ended
 from records.clearing import clear_deleted
 from rooms.seats import clear_closed
@@ -23,5 +24,6 @@ async def housekeeping(timestamp: int) -> None:
         _KEPT_HOURS, include_failed=True, include_cancelled=True, include_aborted=True
     )
     await sync_to_async(call_command)("clearsessions")
-    for clear in (clear_tries, clear_old, clear_deleted, clear_ended, clear_closed, imports.clear_old):
+    links = (clear_ended, lessons.clear_ended, clear_closed)
+    for clear in (clear_tries, clear_old, clear_deleted, *links, imports.clear_old):
         await sync_to_async(clear)()

@@ -81,8 +81,8 @@ class Ownership(ApiTest):
         stranger = Client()
         paths = api.get_openapi_schema()["paths"]
         for path, methods in paths.items():
-            # What is given away is for whoever has its link or code (`test_links`, `test_rooms`).
-            if path.startswith("/api/rooms/{code}") or path in (
+            # What is given away is for whoever has its link or code (`test_links`, `test_rooms`, `test_lessons`).
+            if path.startswith(("/api/rooms/{code}", "/api/homework/{key}")) or path in (
                 "/api/session",
                 "/api/opening",
                 "/api/accounts",

@@ -23,6 +23,7 @@ from config.api import api
 from edge.quotas import check_room
 from kicks.models import Kick, KickTry
 from layouts.models import Layout
+from lessons.models import Giving, Group, Lesson
 from links.models import Link
 from measures.models import ErrorCosts, Measure, Sitting
 from partita.errors import Refused
@@ -41,6 +42,7 @@ from tests.server.test_api import GOOD
 from tests.server.worker import SERVER
 
 LAYOUT = {"name": "x", "document": GOOD}
+LESSON = {"format": "partita-lesson", "version": 1, "title": "theirs", "positions": []}
 
 
 class Border(TestCase):
@@ -230,6 +232,9 @@ class Ownership(TestCase):
             "key": f"own:{OwnDrill.objects.create(owner=owner, name='theirs too', document={}).pk}",
             "link_id": Link.objects.create(owner=owner, digest="theirs", kind="layout", title="theirs", shown={}).pk,
             "drill_sitting_id": drill.pk, "drill_token": DrillAttempt.objects.filter(sitting=drill)[0].token,
+            "lesson_id": Lesson.objects.create(owner=owner, title="theirs", document=LESSON).pk,
+            "giving_id": Giving.objects.create(owner=owner, title="theirs", document=LESSON, digest="theirs").pk,
+            "group_id": Group.objects.create(owner=owner, name="theirs", code="THE2RSGR").pk,
             "code": Room.objects.create(owner=owner, code="THE2RS99", title="theirs").code,
             "station_sitting_id": Sitting.objects.create(player=player, set_name="short", table={}, level=0.0).pk,
         }  # fmt: skip
@@ -249,6 +254,7 @@ class Ownership(TestCase):
             "practice",
             "links",
             "rooms",
+            "lessons",
             "archive",
         ]
         models = [model for app in own for model in apps.get_app_config(app).get_models()]
@@ -263,7 +269,9 @@ class Ownership(TestCase):
                 key = "drill_sitting_id" if "/practice/" in path else "station_sitting_id"
             if name == "token":
                 key = "drill_token"
-            if name == "key" and (kind := path.split("/")[2]) in self.work:
+            if name == "key" and "/homework/" in path:
+                key = "giving_id"
+            elif name == "key" and (kind := path.split("/")[2]) in self.work:
                 key = self.work[kind]
             self.assertIn(key, self.keys, path)
             found = found.replace("{" + name + "}", str(self.keys[key]))

@@ -55,12 +55,12 @@ def position_of(
     game = situation.game
     digest = sha256(json.dumps([layout, level], sort_keys=True).encode()).hexdigest()[:16]
     return QuizPositionDocument(
-        key=f"{game}-{digest}", game=game, level=level, kind=kind_of(lines[0]), layout=layout, study=_short(study)
+        key=f"{game}-{digest}", game=game, level=level, kind=kind_of(lines[0]), layout=layout, study=short_study(study)
     )
 
 
-def _short(study: StudyDocument) -> StudyDocument:
-    """A study with the lines that a quiz needs."""
+def short_study(study: StudyDocument) -> StudyDocument:
+    """A study with the lines that a quiz, or a lesson, needs."""
     options = study.options[:_LINES]
     sort = options[0].potted is None
     if all((one.potted is None) == sort for one in options):
