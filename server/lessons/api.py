@@ -52,7 +52,7 @@ def of_the_dearest(request: HttpRequest, body: schema.DearestIn) -> Any:
 
 
 @router.post("/lessons/file", response=schema.LessonOut)
-def take_in(request: HttpRequest, body: schema.FileIn) -> Any:
+def take_in(request: HttpRequest, body: schema.LessonFileIn) -> Any:
     """Take in a lesson's file."""
     return telling.whole(keeping.make(account(request), parse_lesson(body.content)))
 
@@ -78,13 +78,13 @@ def delete(request: HttpRequest, lesson_id: int) -> None:
 
 @router.post("/lessons/{int:lesson_id}/positions", response=schema.LessonOut)
 @worked_out_at_once("weighing")
-def add(request: HttpRequest, lesson_id: int, body: schema.PositionIn) -> Any:
+def add(request: HttpRequest, lesson_id: int, body: schema.SourceIn) -> Any:
     """Add a position: a layout, or what one weighed, planned or decided."""
     lesson = _lesson(request, lesson_id)
     return telling.whole(keeping.add(lesson, [_position(request, body)]))
 
 
-def _position(request: HttpRequest, body: schema.PositionIn) -> LessonPositionDocument:
+def _position(request: HttpRequest, body: schema.SourceIn) -> LessonPositionDocument:
     owner = account(request)
     if body.study is not None:
         found = sources.from_study(owner, body.study)

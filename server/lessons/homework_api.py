@@ -39,11 +39,11 @@ def begin(request: HttpRequest, key: Key, body: schema.BeginIn) -> Any:
 
 @router.post("/homework/{key}/answers", response=schema.HomeworkPositionOut, auth=visitor)
 @worked_out_by_anybody("weighing")
-def answer(request: HttpRequest, key: Key, body: schema.AnswerIn) -> Any:
+def answer(request: HttpRequest, key: Key, body: schema.LessonAnswerIn) -> Any:
     """Answer a position; what is right there opens."""
     found = given.opened(key, request)
     student = given.student_in(found, request)
     if student is None:
         raise Http404
     row = given.answer(student, body.place, body.answer)
-    return telling.position_out(given.lesson_of(found).positions[row.place], given.judged_of(row))
+    return telling.position_out(given.lesson_of(found).positions[row.place], row)

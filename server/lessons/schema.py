@@ -46,7 +46,7 @@ class LessonOut(Schema):
     givings: list["GivingLine"]
 
 
-class PositionIn(Schema):
+class SourceIn(Schema):
     """Where a position comes from: one of these."""
 
     layout: LayoutDocument | None = None
@@ -63,7 +63,7 @@ class DearestIn(Schema):
     count: int = Field(10, ge=1, le=40)
 
 
-class FileIn(Schema):
+class LessonFileIn(Schema):
     """A lesson's file."""
 
     content: str = Field(max_length=4_000_000)
@@ -139,6 +139,7 @@ class ResultsOut(Schema):
 class AnsweredOut(Schema):
     """What opens with an answer: how it was judged, the coach's words, and what was weighed there."""
 
+    answer: LessonAnswerDocument
     judged: JudgedDocument
     after: str
     study: StudyDocument | None
@@ -190,7 +191,7 @@ class BeginIn(Schema):
     name: Name = Field(min_length=1, max_length=24)
 
 
-class AnswerIn(Schema):
+class LessonAnswerIn(Schema):
     """An answer to the position of that place, from 0."""
 
     place: int = Field(ge=0, le=100)

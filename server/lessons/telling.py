@@ -5,7 +5,7 @@ from typing import Any
 from lessons import giving as given
 from lessons import schema
 from lessons.keeping import document_of
-from lessons.models import Giving, Lesson, Student
+from lessons.models import Answer, Giving, Lesson, Student
 from partita.reports.lessons.report import asks_words, question_from
 from partita.reports.lessons.schema import LessonPositionDocument
 from tables.services import geometry_of
@@ -83,22 +83,23 @@ def homework(giving: Giving, student: Student | None) -> dict[str, Any]:
         "title": lesson.title, "says": lesson.says, "by": giving.by, "expires": giving.expires,
         "count": len(lesson.positions), "name": student.name if student else None, "needs_name": giving.group is None,
         "positions": [
-            position_out(one, given.judged_of(answered[k]) if k in answered else None)
+            position_out(one, answered.get(k))
             for k, one in enumerate(lesson.positions)
         ] if student else [],
     }  # fmt: skip
 
 
-def position_out(position: LessonPositionDocument, judged: Any) -> dict[str, Any]:
-    """A position for a student. judged : his answer, None before it"""
+def position_out(position: LessonPositionDocument, row: Answer | None) -> dict[str, Any]:
+    """A position for a student. row : his answer, None before it"""
     question, words = question_from(position), asks_words(position)
     zone = {"at": list(question.zone.at), "within": question.zone.within} if question.zone else None
-    opened = {
-        "judged": judged, "after": position.after, "study": position.study, "drawing": position.drawing, "zone": zone,
+    opened = row and {
+        "answer": row.answer, "judged": given.judged_of(row), "after": position.after, "study": position.study,
+        "drawing": position.drawing, "zone": zone,
     }  # fmt: skip
     return {
         "name": position.name, "layout": position.layout, "geometry": _geometry(position), "before": position.before,
-        "asks": question.asks, "question": words, "opened": opened if judged else None,
+        "asks": question.asks, "question": words, "opened": opened,
     }  # fmt: skip
 
 

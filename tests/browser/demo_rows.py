@@ -36,6 +36,13 @@ def cookies(address: str) -> list[dict[str, str]]:
     return [{"name": settings.SESSION_COOKIE_NAME, "value": _session["key"], "url": address}]
 
 
+def cookies_of(name: str, address: str) -> list[dict[str, str]]:
+    """With which a browser is signed in as another account, made for it."""
+    client = Client()
+    client.force_login(User.objects.create_user(name, password="a-long-password"))
+    return [{"name": settings.SESSION_COOKIE_NAME, "value": str(client.session.session_key), "url": address}]
+
+
 def _sign_in() -> None:
     client = Client()
     client.force_login(User.objects.get(username=demo.USER))

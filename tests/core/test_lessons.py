@@ -5,7 +5,6 @@ import math
 import unittest
 from typing import Any
 
-
 from partita.errors import Refused
 from partita.files.lesson_file import parse_lesson, read_lesson, write_lesson
 from partita.players.stroke_model import preset

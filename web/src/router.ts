@@ -111,6 +111,30 @@ export const router = createRouter({
       meta: { title: text.measuredTable, place: 'players' },
     },
     {
+      path: '/lessons',
+      name: 'lessons',
+      component: () => import('./places/lessons/LessonsPlace.vue'),
+      meta: { title: text.lessons, place: 'lessons' },
+    },
+    {
+      path: '/lessons/:lessonId(\\d+)',
+      name: 'lesson',
+      component: () => import('./places/lessons/lesson/LessonPlace.vue'),
+      meta: { title: text.lesson, place: 'lessons' },
+    },
+    {
+      path: '/lessons/given/:givingId(\\d+)',
+      name: 'results',
+      component: () => import('./places/lessons/results/ResultsPlace.vue'),
+      meta: { title: text.results, place: 'lessons' },
+    },
+    {
+      path: '/h/:key',
+      name: 'homework',
+      component: () => import('./places/homework/HomeworkPlace.vue'),
+      meta: { title: text.homework, open: true },
+    },
+    {
       path: '/account',
       name: 'account',
       component: () => import('./places/account/AccountPlace.vue'),

@@ -4,6 +4,14 @@ import { createBoard } from './board'
 import { createTogether } from './together'
 import type { Step } from './log'
 
+vi.mock('@/api/client', async (original) => {
+  const found = await original<typeof import('@/api/client')>()
+  found.useToken('token')
+  const { default: createClient } = await import('openapi-fetch')
+  const fetched = (request: Request) => fetch(request)
+  return { ...found, api: createClient({ baseUrl: 'http://here/', fetch: fetched }) }
+})
+
 /** A room as the server keeps it, with one browser or more; what it says goes out when it is told to. */
 class FakeRoom {
   events: { number: number; kind: string; by: string; body: unknown }[] = []
@@ -66,13 +74,6 @@ beforeEach(() => {
   room = new FakeRoom()
   vi.stubGlobal('EventSource', FakeStream)
   vi.stubGlobal('fetch', (request: Request) => room.answer(request))
-  vi.mock('@/api/client', async (original) => {
-    const found = await original<typeof import('@/api/client')>()
-    found.useToken('token')
-    const { default: createClient } = await import('openapi-fetch')
-    const fetched = (request: Request) => fetch(request)
-    return { ...found, api: createClient({ baseUrl: 'http://here/', fetch: fetched }) }
-  })
 })
 
 describe('a board with others', () => {

@@ -17,7 +17,7 @@ const runOut = useRunOut()
 const measure = useMeasure()
 const practice = usePractice()
 /** Pages of one thing: pressed there, the tab leads back to all of them. */
-const WITH_A_LIST: PlaceName[] = ['practice', 'record', 'players']
+const WITH_A_LIST: PlaceName[] = ['practice', 'record', 'players', 'lessons']
 const here = computed(() => route.meta['place'] as PlaceName)
 /** Where something long is running. */
 const busy = computed<Partial<Record<PlaceName, string>>>(() => ({
@@ -116,10 +116,14 @@ const busy = computed<Partial<Record<PlaceName, string>>>(() => ({
   .tab {
     writing-mode: initial;
     transform: none;
-    flex: 1;
+    /* Seven on the narrowest phone: each as wide as its word. */
+    flex: 1 1 auto;
     justify-content: center;
+    gap: 3px;
     min-height: 48px;
     padding: 0;
+    font-size: 12px;
+    white-space: nowrap;
     border: 0;
     border-radius: 0;
     background: none;

@@ -15,6 +15,7 @@ export const PLACES = [
   },
   { name: 'record', path: '/record', label: text.record, says: text.whatWasDecided },
   { name: 'players', path: '/players', label: text.players, says: text.playersAndTables },
+  { name: 'lessons', path: '/lessons', label: text.lessons, says: text.teachAndLearn },
 ] as const
 export type PlaceName = (typeof PLACES)[number]['name']
 type Place = (typeof PLACES)[number]

@@ -1,4 +1,5 @@
 /** What the Table page and all about it says in German. Shots are told by the server, in English. */
+import type { text as addToLesson } from './text/addToLesson'
 import type { text as board } from './text/board'
 import type { text as drawing } from './text/drawing'
 import type { text as frame } from './text/frame'
@@ -12,6 +13,7 @@ import type { text as table } from './text/table'
 import type { text as together } from './text/together'
 
 type Told = {
+  addToLesson: typeof addToLesson
   board: typeof board
   drawing: typeof drawing
   frame: typeof frame
@@ -28,6 +30,21 @@ const comma = (value: number) =>
   value.toLocaleString('de', { minimumFractionDigits: 1, maximumFractionDigits: 1 })
 
 export const german: Told = {
+  addToLesson: {
+    addToALesson: 'In eine Lektion',
+    addMeans:
+      'Was hier liegt, wird eine Stellung der Lektion. Dort sagst du, was gefragt wird und was richtig ist.',
+    addMeansAnswer:
+      'Die Stellung mit ihrer Antwort: was richtig ist, sagt die Liste der Stöße oder der Plan.',
+    whichLesson: 'Welche Lektion',
+    aNewOne: 'Eine neue',
+    itsTitle: 'Ihr Titel',
+    nameOfThePosition: 'Name der Stellung (kann leer bleiben)',
+    add: 'Hinzufügen',
+    added: (number, title) => `Hinzugefügt als Stellung ${number} von ${title}.`,
+    openIt: 'Die Lektion öffnen',
+    aLesson: 'Eine Lektion',
+  },
   board: {
     ballsOffTheTable: 'Kugeln neben dem Tisch',
     off: 'weg',
@@ -192,6 +209,11 @@ export const german: Told = {
     dayLight: 'Tageslicht',
     help: 'Hilfe',
     account: 'Konto',
+    lessons: 'Lektionen',
+    teachAndLearn: 'Stellungen geben und Antworten lesen',
+    lesson: 'Lektion',
+    results: 'Antworten',
+    homework: 'Eine Lektion',
     joinABoard: 'An ein Brett gehen',
     shared: 'Für dich',
     signOut: 'Abmelden',
@@ -468,6 +490,7 @@ export const german: Told = {
     theBestOtherShot: 'der beste andere Stoß ·',
     equalAt: (make) => `gleich bei ${make}`,
     theyAreNeverEqual: 'sie sind nie gleich',
+    addToALesson: 'In eine Lektion',
     openToOthers: 'Für andere öffnen',
     files: 'Dateien',
     firstSteps: 'Erste Schritte',

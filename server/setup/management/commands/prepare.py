@@ -16,7 +16,7 @@ from practice import taking as practice
 from practice.quiz import take_pool
 from profiles.services import Wanted, save_profile
 from records import files as records
-from setup import demo
+from setup import demo, demo_lesson
 from tables.models import TableReading
 from tables.services import save as save_table
 
@@ -61,3 +61,4 @@ class Command(BaseCommand):
         for name, places, situation in reversed(demo.LAYOUTS):
             document = checked({**demo.document(places, situation), "name": name})
             Layout.objects.create(owner=user, name=name, document=document)
+        demo_lesson.lay_out(user)

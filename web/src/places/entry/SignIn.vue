@@ -59,11 +59,17 @@ async function enter() {
         fluid
         @click="making = !making"
       />
+      <a href="/b" class="join">{{ text.joinABoard }}</a>
     </form>
   </main>
 </template>
 
 <style scoped>
+.join {
+  color: var(--brass);
+  font-weight: 600;
+  text-align: center;
+}
 .entry {
   min-height: 100vh;
   display: grid;

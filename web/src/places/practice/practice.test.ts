@@ -4,7 +4,7 @@ import { emptyDocument, type LayoutDocument } from '@/board/document'
 import { inARow, movedOn, runsOf, standingOf } from '@/stores/ladder'
 import { drillOfForm } from './ownDrill'
 import { outcomeOfKey } from './practiceKeys'
-import { useChoice } from './quiz/useChoice'
+import { useChoice } from '@/shots/useChoice'
 import { costWords, expectedWords } from './words'
 
 const bound = (rule: (attempts: number) => number | null) => Array.from({ length: 151 }, (_, n) => rule(n))

@@ -14,6 +14,7 @@ import RestPicker from '@/drawing/RestPicker.vue'
 import BoardPage from '@/frame/BoardPage.vue'
 import FrameActs from '@/frame/FrameActs.vue'
 import KeyLabel from '@/parts/KeyLabel.vue'
+import { onDemand } from '@/parts/onDemand'
 import { usePlaceMemory } from '@/frame/usePlaceMemory'
 import OwnShotCard from '@/shots/OwnShotCard.vue'
 import type { Layer } from '@/drawing/layers'
@@ -24,7 +25,10 @@ import StepBar from './StepBar.vue'
 import { usePlanShot } from './usePlanShot'
 import { useRunOutAddress } from './useRunOutAddress'
 import { useRunOutKeys } from './useRunOutKeys'
+import { text as lessonText } from '@/words/text/addToLesson'
 import { text } from '@/words/text/runout'
+
+const AddToLesson = onDemand(() => import('@/frame/AddToLesson.vue'))
 
 const emit = defineEmits<{ keys: [] }>()
 const board = useSharedBoard()
@@ -64,6 +68,13 @@ function rest(ball: string, at: Place) {
   wants.value = null
   void runOut.ask({ rests: { ...runOut.fixed.rests, [ball]: at } })
 }
+/** A plan that stands goes into a lesson with what it says; else the balls as they lie. */
+const isForALesson = ref(false)
+const forALesson = computed(() =>
+  runOut.runOut && !runOut.running && !runOut.stale
+    ? { run_out: runOut.runOut.id }
+    : { layout: board.document },
+)
 const shot = usePlanShot()
 /** The balls as they lie where a shot of one's own is aimed. */
 const there = computed(() =>
@@ -80,6 +91,7 @@ const frameOf = (given: { frame: Frame; radius: number }) => given
     :label="text.theLayoutWithThePlan"
     :say="say"
     :problems="all"
+    :more="[{ label: lessonText.addToALesson, act: () => (isForALesson = true) }]"
     @rack="newRack"
   >
     <template #acts>
@@ -139,5 +151,8 @@ const frameOf = (given: { frame: Frame; radius: number }) => given
       />
     </template>
     <template #right><PlanSheet class="right" /></template>
+    <template #dialogs>
+      <AddToLesson v-if="isForALesson" visible :source="forALesson" @close="isForALesson = false" />
+    </template>
   </BoardPage>
 </template>

@@ -52,6 +52,7 @@ const SavedElsewhere = onDemand(() => import('./SavedElsewhere.vue'))
 const FileDialog = onDemand(() => import('./FileDialog.vue'))
 const OpenBoardLine = onDemand(() => import('./OpenBoardLine.vue'))
 const OpenBoardDialog = onDemand(() => import('./OpenBoardDialog.vue'))
+const AddToLesson = onDemand(() => import('@/frame/AddToLesson.vue'))
 const LibraryDialog = onDemand(() => import('./LibraryDialog.vue'))
 
 defineEmits<{ keys: [] }>()
@@ -64,8 +65,8 @@ const guess = useGuess()
 const session = useSession()
 const upright = useUpright()
 
-const open = ref<'shelf' | 'files' | 'others' | null>(null)
-const asked = reactive({ shelf: false, files: false, others: false })
+const open = ref<'shelf' | 'files' | 'others' | 'lesson' | null>(null)
+const asked = reactive({ shelf: false, files: false, others: false, lesson: false })
 watch(open, (now) => now && (asked[now] = true))
 /** A file that was pasted or dropped. */
 const given = shallowRef<{ content: string | File } | null>(null)
@@ -109,6 +110,10 @@ const inHand = computed<Place | null>(() => {
   return tried ?? studied ?? best ?? null
 })
 
+/** An answer that stands goes into a lesson with its ledger; else the balls as they lie. */
+const forALesson = computed(() =>
+  study.isFinal && study.study ? { study: study.study.id } : { layout: board.document },
+)
 // What others see of an open board beside its balls.
 const others = useOpenBoard()
 whenIdle(() => void others.resume().catch(() => undefined))
@@ -174,6 +179,7 @@ onUnmounted(() => watcher.disconnect())
     :more="[
       { label: text.files, key: 'F', act: () => (open = 'files') },
       { label: text.openToOthers, act: () => (open = 'others') },
+      { label: text.addToALesson, act: () => (open = 'lesson') },
     ]"
     @rack="newRack"
     @dragover.prevent
@@ -274,6 +280,12 @@ onUnmounted(() => watcher.disconnect())
     <template #dialogs>
       <AnswerBar v-if="!own.stroke && !ledgerSeen && !guess.waits" @open="showLedger" />
       <OpenBoardDialog v-if="asked.others" :visible="open === 'others'" @close="open = null" />
+      <AddToLesson
+        v-if="asked.lesson"
+        :visible="open === 'lesson'"
+        :source="forALesson"
+        @close="open = null"
+      />
       <LibraryDialog v-if="asked.shelf" :visible="open === 'shelf'" @close="open = null" />
       <FileDialog
         v-if="asked.files"

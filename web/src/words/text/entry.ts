@@ -12,4 +12,5 @@ export const text = spoken('entry', {
   signIn: 'Sign in',
   iHaveAnAccount: 'I have an account',
   makeAnAccount: 'Make an account',
+  joinABoard: 'Join a board with its code',
 })

@@ -143,6 +143,7 @@ export const text = spoken('table', {
 
   // TablePlace
   theLayout: 'The layout',
+  addToALesson: 'Add to a lesson',
   openToOthers: 'Open to others',
   files: 'Files',
   unnamed: 'untitled layout',

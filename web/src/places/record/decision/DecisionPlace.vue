@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Place } from '@/drawing/place'
 import { useSharedBoard } from '@/board/useBoard'
 import RestPicker from '@/drawing/RestPicker.vue'
 import TableDrawing from '@/drawing/TableDrawing.vue'
 import FrameActs from '@/frame/FrameActs.vue'
+import { onDemand } from '@/parts/onDemand'
 import ProblemList from '@/parts/ProblemList.vue'
 import { percent } from '@/shots/words'
 import { ENDINGS } from '@/shots/endings'
@@ -16,10 +17,12 @@ import { dayWords } from '@/words/days'
 import { endingWord, isTold, points } from '../words'
 import LineCard from './LineCard.vue'
 import { useDecision } from './useDecision'
+import { text as lessonText } from '@/words/text/addToLesson'
 import { text } from '@/words/text/record'
 import { decimal } from '@/words/numbers'
 
 /** One decision: as it lay, what was said, what was played, what came of it; and what would be said today. */
+const AddToLesson = onDemand(() => import('@/frame/AddToLesson.vue'))
 defineEmits<{ keys: [] }>()
 const router = useRouter()
 const board = useSharedBoard()
@@ -40,6 +43,7 @@ const {
   anew,
 } = useDecision()
 /** The layout on the Table, to be weighed and questioned there. */
+const isForALesson = ref(false)
 async function toTable() {
   if (!document.value || !decision.value) return
   study.close()
@@ -82,6 +86,12 @@ const judged = computed(() => {
       <FrameActs @keys="$emit('keys')" />
     </header>
     <ProblemList :problems="[...problems, ...record.problems]" />
+    <AddToLesson
+      v-if="isForALesson && decision"
+      visible
+      :source="{ decision: decision.id }"
+      @close="isForALesson = false"
+    />
     <template v-if="decision">
       <p class="muted about">
         {{ dayWords(decision.played_on) }} · {{ decision.player_name
@@ -212,6 +222,7 @@ const judged = computed(() => {
                 }}
               </button>
               <button type="button" @click="toTable">{{ text.putItOnTheTable }}</button>
+              <button type="button" @click="isForALesson = true">{{ lessonText.addToALesson }}</button>
             </p>
             <p v-if="weighing" class="muted">{{ reckoning?.waits_for }}</p>
           </section>

@@ -5,7 +5,7 @@ import type { Situation } from '@/board/document'
 import { POCKETS } from '@/drawing/pockets'
 import ChoiceChips from '@/parts/ChoiceChips.vue'
 import { LIMITS } from '@/stores/ownshot'
-import TipClock from '@/shots/TipClock.vue'
+import TipClock from './TipClock.vue'
 import type { Choosing } from './useChoice'
 import { text } from '@/words/text/practice'
 import { decimal } from '@/words/numbers'
@@ -19,6 +19,8 @@ const props = defineProps<{
   /** Whose turn it is to answer, where two answer. */
   whose: string
   busy: boolean
+  /** What answering is called, where it opens something else than a ledger. */
+  label?: string
 }>()
 defineEmits<{ say: [] }>()
 const c = props.choice
@@ -124,7 +126,7 @@ const tipWords = computed(() =>
     </label>
     <Button
       type="submit"
-      :label="busy ? text.comparing : text.openTheLedgerNow"
+      :label="busy ? text.comparing : (label ?? text.openTheLedgerNow)"
       :disabled="!c.ready.value || busy"
     />
   </form>
