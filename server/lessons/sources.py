@@ -14,8 +14,11 @@ from partita.reports.ledger.schema import StudyDocument
 from partita.reports.lessons.report import facts_of_line, facts_of_plan
 from partita.reports.lessons.schema import LessonFactsDocument, LessonPositionDocument, LessonQuestionDocument
 from partita.reports.quiz.report import short_study
+from partita.reports.shots.report import drawing_document
 from partita.reports.shots.schema import DrawingDocument
+from partita.views.drawing import draw
 from profiles.services import profile_named
+from records.kinds import question_of
 from records.models import Decision, in_sight
 from runouts.kinds import plan_of
 from runouts.models import RunOut
@@ -69,14 +72,17 @@ def from_decision(owner: User, key: int) -> LessonPositionDocument:
         return position.model_copy(update={"name": "", "after": after})
     if not found.question or not found.said:
         raise refuse("decision", "it has no layout: it came as figures alone", "Take another one.")
-    best = found.as_said.best
+    best, drawing = found.as_said.best, None
+    if "me" in found.asked:
+        drawing = drawing_document(draw(question_of(found), best.stroke, 1, _FAN))
     facts = LessonFactsDocument(
         by="ledger", name=best.name, meant="pot" if best.potted else "safe", ball=best.potted or best.target,
-        pocket=best.pocket, make=best.make if best.potted else None,
+        pocket=best.pocket, make=best.make if best.potted else None, rest=_rest(drawing),
     )  # fmt: skip
     return LessonPositionDocument(
         layout=_laid(found.question["document"], found.question.get("cue")), level=level_of(owner, found.question),
         after=after, question=LessonQuestionDocument(asks="play", judged="ledger"), facts=[facts],
+        drawing=drawing,
     )  # fmt: skip
 
 

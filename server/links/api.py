@@ -17,6 +17,7 @@ from edge.tokens import Token
 from links import giving
 from links.models import Link
 from links.qr import qr_svg
+from links.shown import WHOLE, Shown, layout_shown
 from partita.errors import refuse
 from tables.api import GeometryOut
 from tables.services import geometry_of
@@ -25,11 +26,16 @@ router = Router(tags=["links"])
 
 
 class LinkIn(Schema):
-    """What is to be given away: a layout's document, or the number of a study; for how many days, for ever without;
-    signed, or not."""
+    """What is to be given away: a layout's document, or the number of a study, a run-out, a kick or a decision.
+
+    days : how long it lasts, for ever without; by : how it is signed, or not
+    """
 
     document: LayoutDocument | None = None
     study: int | None = Field(None, ge=1)
+    run_out: int | None = Field(None, ge=1)
+    kick: int | None = Field(None, ge=1)
+    decision: int | None = Field(None, ge=1)
     title: NameOrNone = Field("", max_length=80)
     by: NameOrNone = Field("", max_length=40)
     days: int | None = Field(None, ge=1, le=366)
@@ -79,7 +85,7 @@ class SharedOut(Schema):
     by: str
     created: datetime
     expires: datetime | None
-    shown: giving.Shown
+    shown: Shown
     geometry: GeometryOut
 
 
@@ -94,12 +100,14 @@ def links(request: HttpRequest) -> Any:
 def give(request: HttpRequest, body: LinkIn) -> dict[str, Any]:
     """Give one of one's own things away."""
     owner = account(request)
-    if body.study is not None:
-        kind, (called, shown) = "study", giving.study_shown(owner, body.study)
+    asked = [(kind, key) for kind in WHOLE if (key := getattr(body, kind)) is not None]
+    if asked:
+        kind, key = asked[0]
+        called, shown = WHOLE[kind](owner, key)
     elif body.document is not None:
-        kind, called, shown = "layout", "A layout", giving.layout_shown(body.document.root)
+        kind, called, shown = "layout", "A layout", layout_shown(body.document.root)
     else:
-        raise refuse("link", "it shows nothing", "Give a layout's document, or the number of a study.")
+        raise refuse("link", "it shows nothing", "Give a layout, or something that was worked out.")
     link, token = giving.give(owner, kind, body.title or called, shown, body.by, body.days)
     return {"line": link, "path": f"/l/{token}"}
 

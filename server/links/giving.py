@@ -1,71 +1,25 @@
-"""Giving away by a link: what it may show, its token, its end.
+"""Giving away by a link: its token, its end.
 
 A token has 192 random bits; kept is its digest alone, so that who reads the database opens nothing. A link shows what
 there was when it was made: what its owner changes later stays his own.
 """
 
 from datetime import datetime, timedelta
-from typing import Any
 
 from django.contrib.auth.models import User
 from django.db.models import Q, QuerySet
 from django.http import Http404
-from django.shortcuts import get_object_or_404
 from django.utils import timezone
-from ninja import Schema
-from pydantic import Field
 
 from accounts.limits import count_opening
 from edge.busy import GoneError
-from edge.documents import LayoutDocument
 from edge.quotas import LINKS, check_room
 from edge.tokens import digest_of, new_token
-from layouts.services import checked
 from links.models import Link
-from partita.errors import refuse
-from partita.reports.ledger.schema import StudyDocument
-from partita.reports.shots.schema import DrawingDocument
-from studies.drawings import drawing_of
-from studies.kinds import asked_of, document_of
-from studies.models import Study
+from links.shown import Shown
 
-# Lines of a study that are shown with their drawings, and executions in each.
-_LINES, _FAN = 10, 12
 # What has ended still says so for a while, and goes then.
 _SAYS_SO = timedelta(days=90)
-
-
-class Shown(Schema):
-    """What a link shows: a layout, and what was weighed there with a drawing of each line."""
-
-    document: LayoutDocument
-    study: StudyDocument | None = None
-    drawings: list[DrawingDocument] = Field(default_factory=list)
-
-
-def layout_shown(document: dict[str, Any]) -> Shown:
-    """What a link to a layout shows. `Refused` when it is not a possible one."""
-    return Shown(document=_nameless(checked(document)))
-
-
-def study_shown(owner: User, key: int) -> tuple[str, Shown]:
-    """What a link to a study shows, and what it may be called. 404 where it is not this account's."""
-    found = get_object_or_404(Study, owner=owner, pk=key)
-    study = document_of(found)
-    if study is None or not study.settled:
-        raise refuse("study", "it has not settled yet", "Wait for its answer, or weigh the layout again.")
-    options = study.options[:_LINES]
-    drawings = [drawing_of(found, place, _FAN) for place in range(len(options))]
-    # What would change the choice tells of its player's errors, and the match of an evening: neither is shown.
-    told = study.model_copy(update={"options": options, "changes": None, "match": None})
-    shown = layout_shown(asked_of(found)["document"])
-    shown.study, shown.drawings = told, [one for one in drawings if one is not None]
-    return found.name or options[0].name, shown
-
-
-def _nameless(document: dict[str, Any]) -> LayoutDocument:
-    """A layout's document without what it was called: the link has a title of its own."""
-    return LayoutDocument({key: value for key, value in document.items() if key != "name"})
 
 
 def open_ones(owner: User) -> QuerySet[Link]:

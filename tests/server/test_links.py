@@ -9,13 +9,16 @@ from django.contrib.auth.models import User
 from django.test import Client, TestCase
 from django.utils import timezone
 
+from kicks import kinds as kicks
 from links import giving
 from links.models import Link
 from partita.reports.ledger.report import study_of
 from partita.weighing.weigh import weigh
+from runouts import kinds as run_outs
 from studies.kinds import request_of
 from studies.models import Study
 from tests.server.asked import QUICK, no_jobs, weighed
+from work.kinds import kind_of
 
 
 class Links(TestCase):
@@ -60,6 +63,35 @@ class Links(TestCase):
         self.assertIsNone(told["changes"])
         self.assertEqual(seen["title"], told["options"][0]["name"])
 
+    def test_a_plan_ways_to_a_ball_and_a_decision_travel_without_whose_they_are(self) -> None:
+        seats = {"me": "league", "them": "league", "document": QUICK}
+        with no_jobs():
+            run_out = run_outs.ask(self.user, run_outs.RunOutIn(**seats))  # type: ignore[arg-type]
+            kick = kicks.ask(self.user, kicks.KickIn(**seats))  # type: ignore[arg-type]
+            study = weighed(self.user)
+        for kind, row in (("run_out", run_out), ("kick", kick)):
+            self.assertIn("not settled", self.send("links", {kind: row.pk}).json()["errors"][0]["what"])
+            found = (told.document for told in kind_of(row).answers(row))
+            document = next(document for document in found if document and document["settled"])
+            type(row).objects.filter(pk=row.pk).update(document=document, status="done")
+        last = next(state for state in weigh(request_of(study)) if state.settled)
+        Study.objects.filter(pk=study.pk).update(document=study_of(last).as_json(), status=Study.Status.DONE)
+        played = self.send(f"studies/{study.pk}/played", {"option": 1, "ending": "nothing_left"}).json()["id"]
+        seen = {}
+        for kind, key in (("run_out", run_out.pk), ("kick", kick.pk), ("decision", played)):
+            made = self.send("links", {kind: key})
+            self.assertEqual(made.status_code, 200, (kind, made.content[:300]))
+            answer = self.nobody.get("/api/shared/" + made.json()["path"].removeprefix("/l/"))
+            self.assertNotIn("ida", answer.content.decode())
+            seen[kind] = answer.json()["shown"]
+        self.assertTrue(seen["run_out"]["plan"]["plan"])
+        self.assertEqual(len(seen["kick"]["ways"]), len(seen["kick"]["drawings"]))
+        self.assertNotIn("correction", seen["kick"]["ways"][0])
+        options = study_of(last).options
+        decided = seen["decision"]["decided"]
+        self.assertEqual((decided["played"], decided["best"]), (options[1].name, options[0].name))
+        self.assertEqual([bool(drawn["paths"]["cue"]) for drawn in seen["decision"]["drawings"]], [True, True])
+
     def test_what_cannot_be_shown_is_refused_in_words(self) -> None:
         for body, words in (
             ({}, "shows nothing"), ({"document": {**QUICK, "balls": {"cue": [99, 1]}}}, ""),
@@ -103,7 +135,8 @@ class Links(TestCase):
         other = User.objects.create_user("eva", password="a-long-password")
         with no_jobs():
             study = weighed(other)
-        self.assertEqual(self.send("links", {"study": study.pk}).status_code, 404)
+        for kind in ("study", "run_out", "kick", "decision"):
+            self.assertEqual(self.send("links", {kind: study.pk}).status_code, 404, kind)
         self.assertEqual(self.nobody.post("/api/links", "{}", content_type="application/json").status_code, 401)
         rows = [Link(owner=self.user, digest=str(k), kind="layout", title="x", shown={}) for k in range(300)]
         Link.objects.bulk_create(rows)

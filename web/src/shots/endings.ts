@@ -10,6 +10,7 @@ export const ENDINGS = [
   { key: 'foul', word: text.fouled },
   { key: 'lost', word: text.lostNow },
 ]
+export const endingWord = (key: string) => ENDINGS.find((one) => one.key === key)?.word ?? key
 /** As what an option can end: anything is missed or fouled, a pot is made; all else only as it came in the weighing. */
 export const endingsOf = ({ shares, potted }: { shares: Record<string, number>; potted: string | null }) =>
   ENDINGS.filter(

@@ -22,7 +22,7 @@ const end = (id: number) =>
   })
 function about(link: LinkLine): string {
   const until = link.has_ended ? text.ended : link.expires ? text.until(dayWords(link.expires)) : ''
-  return [text.made(dayWords(link.created)), until].filter(Boolean).join(' · ')
+  return [text.kinds[link.kind], text.made(dayWords(link.created)), until].filter(Boolean).join(' · ')
 }
 onMounted(load)
 </script>

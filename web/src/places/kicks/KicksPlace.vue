@@ -12,6 +12,7 @@ import PlacePicker from '@/drawing/PlacePicker.vue'
 import BoardPage from '@/frame/BoardPage.vue'
 import FrameActs from '@/frame/FrameActs.vue'
 import KeyLabel from '@/parts/KeyLabel.vue'
+import { onDemand } from '@/parts/onDemand'
 import { usePlaceMemory } from '@/frame/usePlaceMemory'
 import OwnShotCard from '@/shots/OwnShotCard.vue'
 import SideView from '@/shots/SideView.vue'
@@ -29,7 +30,10 @@ import { useKicksKeys } from './useKicksKeys'
 import { useTryLog } from './useTryLog'
 import WaysSheet from './WaysSheet.vue'
 import WindowChart from './WindowChart.vue'
+import { text as linkText } from '@/words/text/links'
 import { text } from '@/words/text/kicks'
+
+const GiveDialog = onDemand(() => import('@/frame/GiveDialog.vue'))
 
 const emit = defineEmits<{ keys: [] }>()
 const board = useSharedBoard()
@@ -50,6 +54,13 @@ const countedFrom = computed(() => look.value?.window?.counted_from ?? look.valu
 const rackWords = computed(() => chanceWords(board.document.game))
 /** Whether the player's tries are drawn, and where all balls come to rest. */
 const drawn = ref(false)
+const isGiven = ref(false)
+/** Ways that stand are given away. */
+const more = computed(() =>
+  kicks.kick && !kicks.running && !kicks.stale
+    ? [{ label: linkText.giveByALink, act: () => (isGiven.value = true) }]
+    : [],
+)
 const shown = computed<Record<Layer, boolean>>(() => ({
   fan: drawn.value, rests: drawn.value, shadows: false, window: false, scratches: false, positions: false, hand: false,
 })) // prettier-ignore
@@ -95,6 +106,7 @@ const frameOf = (given: { frame: Frame; radius: number }) => given
     :label="text.theLayoutWithTheWay"
     :say="say"
     :problems="all"
+    :more="more"
     @rack="newRack"
   >
     <template #acts>
@@ -178,6 +190,14 @@ const frameOf = (given: { frame: Frame; radius: number }) => given
           </div>
         </template>
       </section>
+    </template>
+    <template #dialogs>
+      <GiveDialog
+        v-if="isGiven && kicks.kick"
+        :whole="{ kick: kicks.kick.id }"
+        :title="board.name"
+        @close="isGiven = false"
+      />
     </template>
   </BoardPage>
 </template>

@@ -2,7 +2,8 @@
 import type { Decision } from '@/api/client'
 import { percent } from '@/shots/words'
 import { dayWords } from '@/words/days'
-import { endingWord, isTold, points } from './words'
+import { isTold, points } from './words'
+import { endingWord } from '@/shots/endings'
 import { text } from '@/words/text/record'
 
 /** Decisions, the latest first: what was played, what it gave away, how it ended and what the stroke brought. */

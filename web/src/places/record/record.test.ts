@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { asked, fileOf, filtersOf, isFiltered, NOTHING } from '@/stores/filters'
 import { dayWords, today } from '@/words/days'
-import { endingWord, pages, points } from './words'
+import { pages, points } from './words'
+import { endingWord } from '@/shots/endings'
 
 describe('filters of the record', () => {
   it('stand in the address by what is asked for, and come back from it', () => {

@@ -1,5 +1,4 @@
 /** Figures of the record as they are said. */
-import { ENDINGS } from '@/shots/endings'
 import { text } from '@/words/text/record'
 import { decimal } from '@/words/numbers'
 
@@ -32,7 +31,6 @@ export const HOWS = [
   { key: 'long', name: text.afterALongRack },
   { key: 'given', name: text.given },
 ]
-export const endingWord = (key: string) => ENDINGS.find((one) => one.key === key)?.word ?? key
 /** Points of rack chance, with their sign. */
 export const points = (share: number) => {
   const value = Math.abs(100 * share)

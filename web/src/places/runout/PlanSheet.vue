@@ -5,7 +5,7 @@ import { sampleFor, toRun, type Sample } from '@/board/samples'
 import { useBoard } from '@/board/useBoard'
 import { useRunOut } from '@/stores/runout'
 import PlanHead from './PlanHead.vue'
-import PlanLine from './PlanLine.vue'
+import PlanLine from '@/shots/PlanLine.vue'
 import PlanNotes from './PlanNotes.vue'
 import { text } from '@/words/text/runout'
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
+import type { PositionSource } from '@/api/client'
 import { useGuarded } from '@/api/guarded'
 import BoardTable from '@/board/BoardTable.vue'
 import { isInHand } from '@/board/document'
@@ -26,8 +27,10 @@ import { usePlanShot } from './usePlanShot'
 import { useRunOutAddress } from './useRunOutAddress'
 import { useRunOutKeys } from './useRunOutKeys'
 import { text as lessonText } from '@/words/text/addToLesson'
+import { text as linkText } from '@/words/text/links'
 import { text } from '@/words/text/runout'
 
+const GiveDialog = onDemand(() => import('@/frame/GiveDialog.vue'))
 const AddToLesson = onDemand(() => import('@/frame/AddToLesson.vue'))
 
 const emit = defineEmits<{ keys: [] }>()
@@ -70,11 +73,16 @@ function rest(ball: string, at: Place) {
 }
 /** A plan that stands goes into a lesson with what it says; else the balls as they lie. */
 const isForALesson = ref(false)
-const forALesson = computed(() =>
+const forALesson = computed<Partial<PositionSource>>(() =>
   runOut.runOut && !runOut.running && !runOut.stale
     ? { run_out: runOut.runOut.id }
     : { layout: board.document },
 )
+const isGiven = ref(false)
+const more = computed(() => [
+  { label: lessonText.addToALesson, act: () => (isForALesson.value = true) },
+  ...(forALesson.value.run_out ? [{ label: linkText.giveByALink, act: () => (isGiven.value = true) }] : []),
+])
 const shot = usePlanShot()
 /** The balls as they lie where a shot of one's own is aimed. */
 const there = computed(() =>
@@ -91,7 +99,7 @@ const frameOf = (given: { frame: Frame; radius: number }) => given
     :label="text.theLayoutWithThePlan"
     :say="say"
     :problems="all"
-    :more="[{ label: lessonText.addToALesson, act: () => (isForALesson = true) }]"
+    :more="more"
     @rack="newRack"
   >
     <template #acts>
@@ -152,6 +160,12 @@ const frameOf = (given: { frame: Frame; radius: number }) => given
     </template>
     <template #right><PlanSheet class="right" /></template>
     <template #dialogs>
+      <GiveDialog
+        v-if="isGiven && forALesson.run_out"
+        :whole="{ run_out: forALesson.run_out }"
+        :title="board.name"
+        @close="isGiven = false"
+      />
       <AddToLesson v-if="isForALesson" visible :source="forALesson" @close="isForALesson = false" />
     </template>
   </BoardPage>

@@ -8,15 +8,20 @@ import { keepGiven } from '@/board/given'
 import { useBoard } from '@/board/useBoard'
 import { ONLY_TRIES } from '@/stores/layers'
 import type { Place } from '@/drawing/place'
+import PlanLayer from '@/drawing/PlanLayer.vue'
 import TableDrawing from '@/drawing/TableDrawing.vue'
 import { useUpright } from '@/drawing/useUpright'
 import ProblemList from '@/parts/ProblemList.vue'
 import { useSession } from '@/session/session'
+import { endingWord } from '@/shots/endings'
 import LedgerLine from '@/shots/LedgerLine.vue'
+import PlanLine from '@/shots/PlanLine.vue'
 import ShotCard from '@/shots/ShotCard.vue'
 import SideView from '@/shots/SideView.vue'
+import { percent } from '@/shots/words'
 import { useStudy } from '@/stores/study'
 import { dayWords } from '@/words/days'
+import { decimal } from '@/words/numbers'
 import { text } from '@/words/text/links'
 
 /** What somebody gave away by a link, read only: for who has the link, signed in or not. */
@@ -38,6 +43,7 @@ async function open() {
   try {
     shared.value = await answered(api.GET('/api/shared/{token}', { params: { path: { token } } }))
     place.value = 0
+    step.value = null
     document.title = shared.value.title
   } catch (error) {
     shared.value = null
@@ -51,8 +57,24 @@ async function open() {
 watch(() => route.params.token, open, { immediate: true })
 
 const answer = computed(() => shared.value?.shown.study ?? null)
-const option = computed(() => answer.value?.options[place.value] ?? null)
+/** A study's lines, or ways to a hidden ball: both are shots of a list. */
+const lines = computed(() => answer.value?.options ?? shared.value?.shown.ways ?? [])
+const option = computed(() => lines.value[place.value] ?? null)
 const drawing = computed(() => shared.value?.shown.drawings?.[place.value] ?? null)
+const plan = computed(() => shared.value?.shown.plan ?? null)
+/** Of a plan one ball is looked at, or all of it. */
+const step = ref<number | null>(null)
+const planned = computed(() => (step.value === null ? null : (plan.value?.plan[step.value] ?? null)))
+const decided = computed(() => shared.value?.shown.decided ?? null)
+const choices = computed(() =>
+  decided.value
+    ? [
+        { what: text.played, name: decided.value.played, value: decided.value.played_value },
+        { what: text.best, name: decided.value.best, value: decided.value.best_value },
+      ]
+    : [],
+)
+const listed = computed(() => (answer.value ? text.whatWasWeighed : text.waysFound))
 const whole = computed(() => (shared.value ? wholeDocument(shared.value.shown.document) : null))
 const balls = computed(() => (whole.value?.balls ?? {}) as Record<string, Place>)
 const about = computed(() =>
@@ -97,7 +119,7 @@ async function put() {
         <div class="still" :class="{ upright }">
           <TableDrawing
             :table="shared.geometry"
-            :balls="balls"
+            :balls="(planned?.balls as Record<string, Place> | undefined) ?? balls"
             :selected="null"
             :drawing="drawing"
             :in-hand="null"
@@ -107,20 +129,63 @@ async function put() {
             :time="null"
             :aim-deg="null"
             :label="text.theTableShown"
-          />
+          >
+            <template #over="{ frame, radius }"
+              ><PlanLayer
+                v-if="plan"
+                :plan="plan"
+                :step="step"
+                :frame="frame"
+                :radius="radius"
+                @look="step = $event"
+            /></template>
+          </TableDrawing>
         </div>
-        <template v-if="answer && option">
-          <section class="sheet lines" :aria-label="text.whatWasWeighed">
-            <h2>{{ text.whatWasWeighed }}</h2>
-            <p v-if="answer.choice">{{ answer.choice }}</p>
-            <p class="muted">{{ answer.reliable }}</p>
+        <section v-if="plan" class="sheet lines" :aria-label="text.thePlan">
+          <h2>{{ text.thePlan }}</h2>
+          <p>{{ plan.summary }}</p>
+          <button v-if="step !== null" type="button" class="whole" @click="step = null">
+            {{ text.wholePlan }}
+          </button>
+          <ol>
+            <PlanLine
+              v-for="one in plan.plan"
+              :key="one.step"
+              :planned="one"
+              :goal="plan.goal"
+              :chosen="one.step === step"
+              @choose="step = one.step"
+            />
+          </ol>
+        </section>
+        <section v-if="decided" class="sheet lines" :aria-label="text.theDecision">
+          <h2>{{ text.theDecision }}</h2>
+          <button
+            v-for="(one, k) in choices"
+            :key="one.what"
+            type="button"
+            class="choice"
+            :aria-pressed="k === place"
+            @click="place = k"
+          >
+            <span class="muted">{{ one.what }}</span> <b>{{ one.name }}</b>
+            <span>{{ text.winsOf(percent(one.value)) }}</span>
+          </button>
+          <p>{{ text.cameOf(endingWord(decided.ending)) }}</p>
+          <p v-if="decided.cost > 0">{{ text.itCost(decimal(100 * decided.cost)) }}</p>
+        </section>
+        <template v-if="option">
+          <section class="sheet lines" :aria-label="listed">
+            <h2>{{ listed }}</h2>
+            <p v-if="answer?.choice">{{ answer.choice }}</p>
+            <p v-if="answer" class="muted">{{ answer.reliable }}</p>
             <ol>
               <LedgerLine
-                v-for="(line, k) in answer.options"
+                v-for="(line, k) in lines"
                 :key="line.id"
                 :option="line"
                 :rank="k + 1"
-                :best="answer.options[0]?.rack_chance.value ?? 0"
+                :best="lines[0]?.rack_chance.value ?? 0"
                 :chosen="k === place"
                 @choose="place = k"
               />
@@ -132,7 +197,7 @@ async function put() {
               :option="option"
               :game="whole.game ?? 'nine-ball'"
               :is-best="place === 0"
-              :why="answer.why"
+              :why="answer?.why ?? ''"
             />
             <SideView v-if="drawing?.jump" :jump="drawing.jump" />
           </div>
@@ -193,6 +258,26 @@ ol {
   list-style: none;
   margin: 0;
   padding: 0;
+}
+.choice,
+.whole {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 10px;
+  min-height: 44px;
+  align-items: center;
+  padding: 4px 10px;
+  border: 1px solid var(--hairline);
+  border-radius: var(--radius-md);
+  background: none;
+  color: var(--ink);
+  font: 500 var(--text-md) var(--sans);
+  text-align: left;
+  cursor: pointer;
+}
+.choice[aria-pressed='true'] {
+  border-color: var(--brass);
+  background: var(--tint);
 }
 .own {
   justify-self: start;

@@ -2,7 +2,7 @@
 import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
 import Textarea from 'primevue/textarea'
-import { ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { answered, api, problemsOf } from '@/api/client'
 import { useGuarded } from '@/api/guarded'
 import { pngFile, svgFile } from '@/drawing/picture'
@@ -11,7 +11,7 @@ import { useSharedBoard } from '@/board/useBoard'
 import { useSession } from '@/session/session'
 import { useStudy } from '@/stores/study'
 import ProblemList from '@/parts/ProblemList.vue'
-import GiveAway from './GiveAway.vue'
+import GiveAway from '@/frame/GiveAway.vue'
 import { text } from '@/words/text/library'
 
 /** given : a layout file's text, or a file, that was pasted or dropped on the page. */
@@ -29,6 +29,10 @@ const pasted = ref('')
 const notes = ref<string[]>([])
 const { problems, guarded } = useGuarded()
 
+/** An answer that stands can go with its layout. */
+const answer = computed(() =>
+  study.isFinal && !study.stale && study.study ? { study: study.study.id } : null,
+)
 function give(content: Blob, ending: string) {
   const name = (board.name.trim() || 'layout').toLowerCase().replace(/[^a-z0-9]+/g, '-')
   const link = document.createElement('a')
@@ -133,7 +137,7 @@ async function read() {
         <input v-model="session.units" type="radio" name="units" :value="unit" /> {{ words }}
       </label>
     </fieldset>
-    <GiveAway />
+    <GiveAway :whole="answer" :document="board.document" :title="board.name" />
     <label for="file-text">{{ text.openALayoutFileOr }}</label>
     <input type="file" accept=".json,application/json" :aria-label="text.layoutFile" @change="choose" />
     <Textarea id="file-text" v-model="pasted" rows="9" fluid spellcheck="false" />

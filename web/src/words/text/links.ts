@@ -1,7 +1,8 @@
 import { spoken, type Said } from '../language'
 
 export const text = spoken('links', {
-  // GiveAway
+  // GiveAway, GiveDialog
+  giveByALink: 'Give by a link',
   aLinkForOthers: 'A link for others',
   whoHasItSees: 'Who has it sees this without an account, as it is now, and can change nothing.',
   show: 'Show',
@@ -23,7 +24,15 @@ export const text = spoken('links', {
 
   // LinksCard
   linksGivenAway: 'Links given away',
-  noneYet: 'None yet. On the Table, under Files, a layout or its answer is given away by a link.',
+  noneYet:
+    'None yet. A layout or its answer is given away on the Table, under Files; a plan, a kick, a decision on its page.',
+  kinds: {
+    layout: 'layout',
+    study: 'answer',
+    run_out: 'plan',
+    kick: 'kick',
+    decision: 'decision',
+  } as Record<string, string>,
   made: (day: Said) => `made ${day}`,
   until: (day: Said) => `until ${day}`,
   ended: 'ended',
@@ -35,6 +44,15 @@ export const text = spoken('links', {
   asItWas: (day: Said) => `as it was on ${day}`,
   theTableShown: 'The table as it was shown',
   whatWasWeighed: 'What was weighed',
+  thePlan: 'The plan',
+  waysFound: 'Ways to the ball',
+  theDecision: 'The decision',
+  played: 'Played',
+  best: 'Best',
+  winsOf: (share: Said) => `wins ${share}`,
+  cameOf: (ending: Said) => `What came of it: ${ending}.`,
+  itCost: (points: Said) => `The choice cost ${points} points.`,
+  wholePlan: 'The whole plan',
   putItOnMyBoard: 'Put it on my board',
   signInFirst: 'You will be asked to sign in first.',
   looking: 'Opening what was given to you',

@@ -14,14 +14,17 @@ import { ONLY_TRIES } from '@/stores/layers'
 import { useRecord } from '@/stores/record'
 import { useStudy } from '@/stores/study'
 import { dayWords } from '@/words/days'
-import { endingWord, isTold, points } from '../words'
+import { isTold, points } from '../words'
+import { endingWord } from '@/shots/endings'
 import LineCard from './LineCard.vue'
 import { useDecision } from './useDecision'
 import { text as lessonText } from '@/words/text/addToLesson'
+import { text as linkText } from '@/words/text/links'
 import { text } from '@/words/text/record'
 import { decimal } from '@/words/numbers'
 
 /** One decision: as it lay, what was said, what was played, what came of it; and what would be said today. */
+const GiveDialog = onDemand(() => import('@/frame/GiveDialog.vue'))
 const AddToLesson = onDemand(() => import('@/frame/AddToLesson.vue'))
 defineEmits<{ keys: [] }>()
 const router = useRouter()
@@ -44,6 +47,7 @@ const {
 } = useDecision()
 /** The layout on the Table, to be weighed and questioned there. */
 const isForALesson = ref(false)
+const isGiven = ref(false)
 async function toTable() {
   if (!document.value || !decision.value) return
   study.close()
@@ -86,6 +90,12 @@ const judged = computed(() => {
       <FrameActs @keys="$emit('keys')" />
     </header>
     <ProblemList :problems="[...problems, ...record.problems]" />
+    <GiveDialog
+      v-if="isGiven && decision"
+      :whole="{ decision: decision.id }"
+      :title="decision.shot_name"
+      @close="isGiven = false"
+    />
     <AddToLesson
       v-if="isForALesson && decision"
       visible
@@ -223,6 +233,7 @@ const judged = computed(() => {
               </button>
               <button type="button" @click="toTable">{{ text.putItOnTheTable }}</button>
               <button type="button" @click="isForALesson = true">{{ lessonText.addToALesson }}</button>
+              <button type="button" @click="isGiven = true">{{ linkText.giveByALink }}</button>
             </p>
             <p v-if="weighing" class="muted">{{ reckoning?.waits_for }}</p>
           </section>

@@ -1,20 +1,24 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
-import { computed, ref, watch } from 'vue'
-import { answered, api } from '@/api/client'
+import { ref, watch } from 'vue'
+import { answered, api, type LinkIn } from '@/api/client'
 import { useGuarded } from '@/api/guarded'
-import { useBoard } from '@/board/useBoard'
+import type { LayoutDocument } from '@/board/document'
 import ProblemList from '@/parts/ProblemList.vue'
-import { useStudy } from '@/stores/study'
 import { text } from '@/words/text/links'
 
-/** The board, or its answer, given away by a link; its address is told once, and can be scanned. */
+/**
+ * Something given away by a link; its address is told once, and can be scanned.
+ * whole : what was worked out, by its number; document : the balls as they lie, alone or to choose beside it
+ */
+const props = defineProps<{
+  whole: Partial<LinkIn> | null
+  document: LayoutDocument | null
+  title: string
+}>()
 const LASTS = { '7': text.aWeek, '1': text.aDay, '30': text.aMonth, '': text.untilIEndIt }
-const board = useBoard()
-const study = useStudy()
 const { problems, guarded } = useGuarded()
-const hasAnswer = computed(() => study.isFinal && !study.stale && !!study.study)
 const withAnswer = ref(true)
 const by = ref('')
 const days = ref('7')
@@ -23,19 +27,19 @@ const made = ref<{ address: string; title: string; svg: string } | null>(null)
 const copied = ref(false)
 // Of what lies there now.
 watch(
-  () => [board.document, study.study?.id],
+  () => JSON.stringify([props.document, props.whole]),
   () => (made.value = null),
 )
 
 const make = () =>
   guarded(async () => {
     busy.value = true
-    const name = board.name.trim().slice(0, 80)
+    const name = props.title.trim().slice(0, 80)
     try {
       const what =
-        hasAnswer.value && withAnswer.value && study.study
-          ? { study: study.study.id, title: name }
-          : { document: board.document, title: name || text.untitledLayout }
+        props.whole && (withAnswer.value || !props.document)
+          ? { ...props.whole, title: name }
+          : { document: props.document, title: name || text.untitledLayout }
       const link = await answered(
         api.POST('/api/links', {
           body: { ...what, by: by.value.trim(), days: days.value ? Number(days.value) : null },
@@ -62,7 +66,7 @@ async function copy(field: EventTarget | null) {
     <h3>{{ text.aLinkForOthers }}</h3>
     <p class="muted">{{ text.whoHasItSees }}</p>
     <div class="asked">
-      <label v-if="hasAnswer"
+      <label v-if="whole && document"
         >{{ text.show }}
         <select v-model="withAnswer">
           <option :value="true">{{ text.theLayoutAndItsAnswer }}</option>
