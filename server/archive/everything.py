@@ -14,11 +14,13 @@ from django.contrib.auth.models import User
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
 from edge.naming import save_named
-from edge.quotas import KEPT_STUDIES, LAYOUTS, TABLES, check_room
+from edge.quotas import KEPT_STUDIES, LAYOUTS, LESSONS, TABLES, check_room
 from kicks import trying
 from kicks.models import KickTry
 from layouts.models import Layout
 from layouts.services import checked
+from lessons.keeping import document_of, make
+from lessons.models import Lesson
 from measures import attempts as measured
 from measures.attempts import Shot
 from measures.models import Attempt
@@ -26,6 +28,7 @@ from partita.errors import Problem, Refused, refuse
 from partita.files.attempts_file import WrittenAttempt
 from partita.files.json_text import finite_json
 from partita.files.layout_file import read_table
+from partita.files.lesson_file import lesson_json, read_lesson
 from partita.files.practice_file import read_practice
 from partita.files.record_file import reading_record
 from partita.progress import Steps, between, counted
@@ -111,6 +114,7 @@ class AccountFile(_Part):
     studies: list[StudyPart] = Field(default_factory=list)
     record: Json
     practice: Json | None = None
+    lessons: list[Json] = Field(default_factory=list, max_length=LESSONS[0])
 
 
 def everything(owner: User) -> str:
@@ -140,6 +144,7 @@ def everything(owner: User) -> str:
         ],
         "record": json.loads(records.as_json(owner, Filters())),
         "practice": json.loads(practice.as_json(owner)),
+        "lessons": [lesson_json(document_of(one)) for one in Lesson.objects.filter(owner=owner)],
     }  # fmt: skip
     return json.dumps(document, ensure_ascii=False, indent=1) + "\n"
 
@@ -178,7 +183,8 @@ def bringing_back(owner: User, text: str) -> Steps[dict[str, int]]:
         raise Refused(*found.problems[:_MOST_TOLD])
     new |= {"matches": len(found.matches), "decisions": len(found.decisions)}
     if file.practice:
-        new |= yield from between(0.8, 1.0, taking_practice(owner, read_practice(file.practice)))
+        new |= yield from between(0.8, 0.95, taking_practice(owner, read_practice(file.practice)))
+    new["lessons"] = yield from between(0.95, 1.0, _lessons(owner, file.lessons))
     return new
 
 
@@ -318,3 +324,15 @@ def _studies(owner: User, parts: list[StudyPart]) -> Steps[int]:
     )  # fmt: skip
     Study.objects.bulk_create(rows, batch_size=20)
     return len(rows)
+
+
+def _lessons(owner: User, parts: list[Json]) -> Steps[int]:
+    """Known by their titles and positions; what was given of them, and answered, stays where it was given."""
+    known = {_by_content(one.title, lesson_json(document_of(one))) for one in Lesson.objects.filter(owner=owner)}
+    fresh = [part for part in parts if _by_content(str(part.get("title")), part) not in known]
+    yield from _each("lessons", fresh, lambda part: _take_lesson(owner, part))
+    return len(fresh)
+
+
+def _take_lesson(owner: User, part: Json) -> None:
+    make(owner, read_lesson(part)[0])

@@ -79,13 +79,15 @@ def delete(request: HttpRequest, lesson_id: int) -> None:
 @router.post("/lessons/{int:lesson_id}/positions", response=schema.LessonOut)
 @worked_out_at_once("weighing")
 def add(request: HttpRequest, lesson_id: int, body: schema.SourceIn) -> Any:
-    """Add a position: a layout, or what one weighed, planned or decided."""
+    """Add a position: a layout, or what one weighed, planned or decided; or the steps of a drill."""
     lesson = _lesson(request, lesson_id)
-    return telling.whole(keeping.add(lesson, [_position(request, body)]))
+    return telling.whole(keeping.add(lesson, _positions(request, body)))
 
 
-def _position(request: HttpRequest, body: schema.SourceIn) -> LessonPositionDocument:
+def _positions(request: HttpRequest, body: schema.SourceIn) -> list[LessonPositionDocument]:
     owner = account(request)
+    if body.drill is not None:
+        return sources.from_drill(owner, body.drill)
     if body.study is not None:
         found = sources.from_study(owner, body.study)
     elif body.run_out is not None:
@@ -95,8 +97,8 @@ def _position(request: HttpRequest, body: schema.SourceIn) -> LessonPositionDocu
     elif body.layout is not None:
         found = sources.from_layout(body.layout.root)
     else:
-        raise refuse("position", "it comes from nowhere", "Give a layout, a study, a run-out or a decision.")
-    return found.model_copy(update={"name": body.name}) if body.name else found
+        raise refuse("position", "it comes from nowhere", "Give a layout, or what was weighed, planned, decided.")
+    return [found.model_copy(update={"name": body.name}) if body.name else found]
 
 
 @router.get("/lessons/{int:lesson_id}/file", response={200: None})

@@ -47,13 +47,14 @@ class LessonOut(Schema):
 
 
 class SourceIn(Schema):
-    """Where a position comes from: one of these."""
+    """Where a position comes from: one of these; a drill gives one for each of its steps."""
 
     layout: LayoutDocument | None = None
     name: NameOrNone = Field("", max_length=80)
     study: int | None = Field(None, ge=1)
     run_out: int | None = Field(None, ge=1)
     decision: int | None = Field(None, ge=1)
+    drill: str | None = Field(None, max_length=60)
 
 
 class DearestIn(Schema):

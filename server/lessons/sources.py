@@ -1,4 +1,4 @@
-"""Where a lesson's positions come from: a layout, a weighed one, a plan, a decision of the record."""
+"""Where a lesson's positions come from: a layout, a weighed one, a plan, a decision of the record, a drill."""
 
 from typing import Any
 
@@ -10,6 +10,8 @@ from measures.sittings import level_now
 from partita.errors import refuse
 from partita.players.measuring.prior import LEVELS
 from partita.players.stroke_model import PRESETS
+from partita.practice.drills.drill import Drill, Step
+from partita.practice.drills.rule import Circle
 from partita.reports.ledger.schema import StudyDocument
 from partita.reports.lessons.report import facts_of_line, facts_of_plan
 from partita.reports.lessons.schema import LessonFactsDocument, LessonPositionDocument, LessonQuestionDocument
@@ -17,6 +19,7 @@ from partita.reports.quiz.report import short_study
 from partita.reports.shots.report import drawing_document
 from partita.reports.shots.schema import DrawingDocument
 from partita.views.drawing import draw
+from practice.drills import drill_named
 from profiles.services import profile_named
 from records.kinds import question_of
 from records.models import Decision, in_sight
@@ -84,6 +87,30 @@ def from_decision(owner: User, key: int) -> LessonPositionDocument:
         after=after, question=LessonQuestionDocument(asks="play", judged="ledger"), facts=[facts],
         drawing=drawing,
     )  # fmt: skip
+
+
+def from_drill(owner: User, key: str) -> list[LessonPositionDocument]:
+    """A drill's steps: where the cue ball should stop, as its rule has it, or which pocket. `Refused` for a lag."""
+    drill = drill_named(owner, key)
+    found = [_of_step(step, drill) for step in drill.steps if step.rule.ball is not None]
+    if not found:
+        raise refuse("drill", "it has no ball to be hit, and nothing to ask", "Take another one.")
+    return found
+
+
+def _of_step(step: Step, drill: Drill) -> LessonPositionDocument:
+    rule = step.rule
+    layout = {
+        # A drill's balls need not win its game: any pocketed counts at straight pool.
+        "format": "partita-layout", "version": 1, "game": drill.game if "9" in step.balls else "straight-pool",
+        "balls": {ball: list(at) for ball, at in step.balls.items()}, "situation": {"shooter": "me"},
+    }  # fmt: skip
+    asks: Json = {"asks": "ball", "judged": "coach", "right": [{"ball": rule.ball, "pocket": rule.pocket}]}
+    if isinstance(rule.cue_in, Circle):
+        zone = {"at": list(rule.cue_in.at), "within": rule.cue_in.within}
+        asks = {"asks": "zone", "judged": "coach", "zone": zone, "tolerance": 0.0}
+    told = {"name": f"{drill.name}: {step.name}"[:80], "layout": _laid(layout), "before": drill.says, "question": asks}
+    return LessonPositionDocument.model_validate(told)
 
 
 def dearest(owner: User, count: int) -> list[LessonPositionDocument]:

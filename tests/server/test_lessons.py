@@ -150,6 +150,10 @@ class Lessons(TestCase):
         judged = told["opened"]["judged"]
         self.assertEqual(judged["right"], judged["cost"] <= 0.02)
         self.assertEqual(len(told["opened"]["study"]["options"]), len(position["study"]["options"]))
+        drilled = sent(self.coach, "post", add, {"drill": "jump"})[1]["document"]["positions"][3:]
+        self.assertTrue(drilled and all(one["question"]["right"][0]["ball"] for one in drilled))
+        self.assertEqual(sent(self.coach, "post", add, {"drill": "own:99"})[0], 422)
+        kept = sent(self.coach, "get", f"lessons/{whole['id']}")[1]
         file = self.coach.get(f"/api/lessons/{whole['id']}/file").content.decode()
         back = sent(self.coach, "post", "lessons/file", {"content": file})[1]
         self.assertEqual(back["words"], kept["words"])

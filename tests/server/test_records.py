@@ -349,6 +349,8 @@ class Files(RecordTest):
         TableReading.objects.create(
             table=table, kind="rolls", values={"length_m": 1.4, "seconds": 5.9}, token="reading-1"
         )
+        lesson = {"title": "Thursday", "positions": [{"layout": GOOD, "before": "Where?"}]}
+        self.assertEqual(self.send("post", "lessons", {"document": lesson}).status_code, 200)
         out = self.send("get", "account/file").content.decode()
         wrong = self.send("post", "account/delete", {"password": "guess"})
         self.assertEqual((wrong.status_code, User.objects.count()), (422, 1))
@@ -357,7 +359,9 @@ class Files(RecordTest):
         self.client.force_login(User.objects.create_user("ida again", password="a-long-password"))
         back = self.upload("account", out)["new"]
         none = dict.fromkeys(("tries", "drills", "sittings", "drill_attempts", "rounds"), 0)
-        ones = dict.fromkeys(("players", "tables", "attempts", "layouts", "studies", "matches", "decisions"), 1)
+        ones = dict.fromkeys(
+            ("players", "tables", "attempts", "layouts", "studies", "matches", "decisions", "lessons"), 1
+        )
         self.assertEqual(back, none | ones)
         self.assertEqual(set(self.upload("account", out)["new"].values()), {0}, "taken in again it adds nothing")
         decision = Decision.objects.get()

@@ -66,7 +66,9 @@ async function made(): Promise<number> {
       <RouterLink :to="`/lessons/${added.id}`" @click="emit('close')">{{ text.openIt }}</RouterLink>
     </template>
     <form v-else @submit.prevent="add">
-      <p class="muted">{{ source.layout ? text.addMeans : text.addMeansAnswer }}</p>
+      <p class="muted">
+        {{ source.layout ? text.addMeans : source.drill ? text.addMeansDrill : text.addMeansAnswer }}
+      </p>
       <label
         >{{ text.whichLesson }}
         <select v-model="chosen">
@@ -77,7 +79,9 @@ async function made(): Promise<number> {
       <label v-if="chosen === ''"
         >{{ text.itsTitle }} <InputText v-model="title" maxlength="80" :placeholder="text.aLesson"
       /></label>
-      <label>{{ text.nameOfThePosition }} <InputText v-model="name" maxlength="80" /></label>
+      <label v-if="!source.drill"
+        >{{ text.nameOfThePosition }} <InputText v-model="name" maxlength="80"
+      /></label>
       <Button type="submit" :label="text.add" :loading="busy" />
     </form>
   </Dialog>

@@ -36,6 +36,7 @@ export const german: Told = {
       'Was hier liegt, wird eine Stellung der Lektion. Dort sagst du, was gefragt wird und was richtig ist.',
     addMeansAnswer:
       'Die Stellung mit ihrer Antwort: was richtig ist, sagt die Liste der Stöße oder der Plan.',
+    addMeansDrill: 'Jede Stufe der Übung wird eine Stellung: was dort zählt, ist richtig.',
     whichLesson: 'Welche Lektion',
     aNewOne: 'Eine neue',
     itsTitle: 'Ihr Titel',

@@ -4,6 +4,7 @@ export const text = spoken('addToLesson', {
   addToALesson: 'Add to a lesson',
   addMeans: 'What lies here becomes a position of a lesson. There you say what is asked, and what is right.',
   addMeansAnswer: 'The position with its answer: the ledger, or the plan, says what is right.',
+  addMeansDrill: 'Each step of the drill becomes a position: what counts there is what is right.',
   whichLesson: 'Which lesson',
   aNewOne: 'A new one',
   itsTitle: 'Its title',

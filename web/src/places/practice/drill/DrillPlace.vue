@@ -5,6 +5,7 @@ import type { DrillZone } from '@/api/client'
 import type { Place } from '@/drawing/place'
 import PracticeDrawing from '@/drawing/PracticeDrawing.vue'
 import FrameActs from '@/frame/FrameActs.vue'
+import { onDemand } from '@/parts/onDemand'
 import ProblemList from '@/parts/ProblemList.vue'
 import ProgressLine from '@/parts/ProgressLine.vue'
 import { usePractice } from '@/stores/practice'
@@ -12,10 +13,13 @@ import { useSession } from '@/session/session'
 import ProgressCard from './ProgressCard.vue'
 import StepTable from './StepTable.vue'
 import { tableNamed } from '@/words/tables'
+import { text as lessonText } from '@/words/text/addToLesson'
 import { text } from '@/words/text/practice'
 
 /** One drill: its set-up drawn, each step with what is expected of the player, how he has done; begun from here. */
+const AddToLesson = onDemand(() => import('@/frame/AddToLesson.vue'))
 defineEmits<{ keys: [] }>()
+const isForALesson = ref(false)
 const route = useRoute()
 const router = useRouter()
 const practice = usePractice()
@@ -88,6 +92,7 @@ const sheet = computed(() => {
       <h1>{{ drill?.name ?? text.drill }}</h1>
       <FrameActs @keys="$emit('keys')" />
     </header>
+    <AddToLesson v-if="isForALesson" visible :source="{ drill: key }" @close="isForALesson = false" />
     <ProblemList :problems="practice.problems" />
     <template v-if="drill">
       <p>
@@ -131,6 +136,7 @@ const sheet = computed(() => {
             <p class="links">
               <a class="link" :href="sheet" target="_blank">{{ text.setUpSheet }}</a>
               <a class="link" :href="`/api/practice/drills/${key}/file`" download>{{ text.shareAsAFile }}</a>
+              <button type="button" @click="isForALesson = true">{{ lessonText.addToALesson }}</button>
               <button v-if="isOwn" type="button" @click="remove">{{ text.deleteThisDrill }}</button>
             </p>
           </section>
