@@ -1,7 +1,6 @@
 """What the addresses of lessons take and tell."""
 
 from datetime import datetime
-from typing import Any
 
 from ninja import Schema
 from pydantic import Field
@@ -9,7 +8,7 @@ from pydantic import Field
 from edge.documents import LayoutDocument
 from edge.naming import Name, NameOrNone
 from partita.reports.ledger.schema import StudyDocument
-from partita.reports.lessons.schema import JudgedDocument, LessonAnswerDocument, LessonDocument
+from partita.reports.lessons.schema import JudgedDocument, LessonAnswerDocument, LessonDocument, LessonZoneDocument
 from partita.reports.shots.schema import DrawingDocument
 from tables.api import GeometryOut
 
@@ -124,6 +123,7 @@ class PlaceOut(Schema):
     answered: int
     right: int
     cost: float | None
+    zone: LessonZoneDocument | None
 
 
 class ResultsOut(Schema):
@@ -145,7 +145,7 @@ class AnsweredOut(Schema):
     after: str
     study: StudyDocument | None
     drawing: DrawingDocument | None
-    zone: dict[str, Any] | None
+    zone: LessonZoneDocument | None
 
 
 class HomeworkPositionOut(Schema):

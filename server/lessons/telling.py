@@ -6,7 +6,7 @@ from lessons import giving as given
 from lessons import schema
 from lessons.keeping import document_of
 from lessons.models import Answer, Giving, Lesson, Student
-from partita.reports.lessons.report import asks_words, question_from
+from partita.reports.lessons.report import asks_words, question_from, zone_document
 from partita.reports.lessons.schema import LessonPositionDocument
 from tables.services import geometry_of
 
@@ -68,10 +68,11 @@ def results(giving: Giving) -> dict[str, Any]:
 
 def _place(position: LessonPositionDocument, place: int, students: list[schema.StudentOut]) -> schema.PlaceOut:
     answers = [one for student in students for one in student.answers if one.place == place]
-    costs = [one.cost for one in answers if one.cost is not None]
+    costs, question = [one.cost for one in answers if one.cost is not None], question_from(position)
     return schema.PlaceOut(
-        name=position.name, asks=asks_words(position), words=question_from(position).words, answered=len(answers),
+        name=position.name, asks=asks_words(position), words=question.words, answered=len(answers),
         right=sum(one.right for one in answers), cost=sum(costs) / len(costs) if costs else None,
+        zone=zone_document(question),
     )  # fmt: skip
 
 
@@ -92,10 +93,9 @@ def homework(giving: Giving, student: Student | None) -> dict[str, Any]:
 def position_out(position: LessonPositionDocument, row: Answer | None) -> dict[str, Any]:
     """A position for a student. row : his answer, None before it"""
     question, words = question_from(position), asks_words(position)
-    zone = {"at": list(question.zone.at), "within": question.zone.within} if question.zone else None
     opened = row and {
         "answer": row.answer, "judged": given.judged_of(row), "after": position.after, "study": position.study,
-        "drawing": position.drawing, "zone": zone,
+        "drawing": position.drawing, "zone": zone_document(question),
     }  # fmt: skip
     return {
         "name": position.name, "layout": position.layout, "geometry": _geometry(position), "before": position.before,

@@ -5,7 +5,7 @@ import shutil
 import sys
 from pathlib import Path
 
-from playwright.sync_api import Page, sync_playwright
+from playwright.sync_api import Browser, Page, expect, sync_playwright
 
 FOLDER = Path(__file__).resolve().parents[2] / "docs" / "screenshots"
 DESK, PHONE = {"width": 1280, "height": 800}, {"width": 390, "height": 844}
@@ -67,6 +67,7 @@ def _jump(page: Page) -> None:
     for phrase in ("cue at 2, 2", "5 at 3, 2.09", "2 at 4.6, 2.1", "7 at 5.5, 3.2", "9 at 7, 0.6"):
         field.fill(phrase)
         field.press("Enter")
+        expect(field).to_have_value("")
     weigh(page)
     page.get_by_label("Ledger of shots").locator("ol button", has_text="Jump the 5").first.click()
     page.get_by_label("The jump from the side", exact=True).wait_for()
@@ -126,6 +127,39 @@ def _record(page: Page) -> None:
     from_menu(page, "Hall light")
     page.wait_for_timeout(300)
     _take(page, "decision-hall")
+
+
+def _lessons(page: Page, browser: Browser, address: str) -> None:
+    """A lesson being made, its answers, a position on a student's phone, and an open board on another one."""
+    page.get_by_role("link", name="Lessons").click()
+    page.get_by_role("link", name="Thursday class").click()
+    page.get_by_role("heading", name="The question").wait_for()
+    page.wait_for_timeout(400)
+    _take(page, "lesson-day")
+    page.get_by_role("link", name="Answers to what was given").last.click()
+    page.get_by_text("Most went wrong").wait_for()
+    page.get_by_role("button", name="Position 1").click()
+    from_menu(page, "Hall light")
+    page.wait_for_timeout(300)
+    _take(page, "lesson-answers-hall")
+    from_menu(page, "Day light")
+    page.get_by_role("link", name="Table").click()
+    from_menu(page, "Open to others")
+    page.get_by_label("Your name there").fill("Coach Mara")
+    page.get_by_role("button", name="Open", exact=True).click()
+    code = page.get_by_label("Code", exact=True).inner_text()
+    phone = browser.new_page(viewport=PHONE, device_scale_factor=2, reduced_motion="reduce", color_scheme="dark")
+    phone.goto(f"{address.rstrip('/')}/b/{code.replace(' ', '')}")
+    phone.get_by_label("Your name").fill("Eva")
+    phone.get_by_role("button", name="Join").click()
+    page.keyboard.press("Escape")
+    weigh(page)
+    phone.get_by_label("The shot that is shown").wait_for()
+    phone.wait_for_timeout(600)
+    _take(phone, "open-board-phone-hall")
+    phone.close()
+    page.get_by_role("button", name="People").click()
+    page.get_by_role("button", name="Close it to others").click()
 
 
 def _to_practice(page: Page) -> None:
@@ -220,20 +254,17 @@ def main(address: str, user: str, password: str) -> None:
         _take(page, "kicks-day", full_page=True)
         _practice(page)
         page.get_by_role("link", name="Players").click()
-        page.get_by_role("button", name="Change: Tomas Vale").click()
-        page.wait_for_timeout(200)
-        _take(page, "players-day")
         _measured(page)
         _take(page, "player-day", full_page=True)
         _record(page)
+        from_menu(page, "Day light")
+        _lessons(page, browser, address)
         page.close()
         phone = browser.new_page(viewport=PHONE, device_scale_factor=2, reduced_motion="reduce")
         sign_in(phone, address, user, password)
         phone.wait_for_timeout(400)
         weigh(phone)
         _take(phone, "table-phone")
-        _quiz_question(phone)
-        _take(phone, "quiz-phone")
         phone.get_by_role("link", name="Table").click()
         from_menu(phone, "Hall light")
         phone.get_by_role("link", name="Run-out").click()

@@ -17,6 +17,7 @@ from partita.reports.lessons.schema import (
     LessonDocument,
     LessonFactsDocument,
     LessonPositionDocument,
+    LessonZoneDocument,
 )
 from partita.reports.quiz.report import answer_of, choice_words
 from partita.reports.runout.schema import RunOutDocument
@@ -40,6 +41,11 @@ def question_from(position: LessonPositionDocument) -> Question:
         zone = Circle((facts.rest[0], facts.rest[1]), tolerance) if facts.rest and tolerance else None
         return Question(told.asks, told.judged, 0.0, (), zone)
     return Question(told.asks, told.judged, tolerance, right, None, facts.make)
+
+
+def zone_document(question: Question) -> LessonZoneDocument | None:
+    """The zone that is right, where the question has one."""
+    return LessonZoneDocument(at=list(question.zone.at), within=question.zone.within) if question.zone else None
 
 
 def asks_words(position: LessonPositionDocument) -> str:

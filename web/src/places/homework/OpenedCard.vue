@@ -13,9 +13,7 @@ const opened = computed(() => props.position.opened)
 const judged = computed(() => opened.value?.judged)
 const options = computed(() => opened.value?.study?.options ?? [])
 const chosen = ref(0)
-const zones = computed(() =>
-  opened.value?.zone ? [{ ...(opened.value.zone as { at: Place; within: number }), rail: null }] : [],
-)
+const zones = computed(() => (opened.value?.zone ? [{ ...opened.value.zone, rail: null }] : []))
 /** Where one said that the cue ball should stop. */
 const rests = computed(() => {
   const at = opened.value?.answer.at as Place | undefined
@@ -30,7 +28,7 @@ const verdict = computed(() => (judged.value?.right ? text.thatIsRight : text.no
     <PracticeDrawing
       :table="position.geometry"
       :balls="position.layout.balls as never"
-      :zones="zones as never"
+      :zones="zones"
       :rests="rests"
       :drawing="chosen === 0 ? (opened.drawing ?? null) : null"
       :words="text.theTable"

@@ -60,7 +60,7 @@ usePlaceMemory()
 </script>
 
 <template>
-  <main class="lessons">
+  <main class="card">
     <header>
       <h1>{{ text.lessons }}</h1>
       <RouterLink to="/b" class="link">{{ text.joinABoard }}</RouterLink>
@@ -109,42 +109,11 @@ usePlaceMemory()
   </main>
 </template>
 
+<style scoped src="@/design/card-page.css"></style>
 <style scoped src="@/design/card.css"></style>
 <style scoped src="./lists.css"></style>
 <style scoped>
-.lessons {
-  padding: 18px 16px 40px;
-  display: grid;
-  gap: 10px;
-}
 header {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: baseline;
   gap: 4px 16px;
-}
-h1 {
-  flex: 1;
-  font-size: var(--text-2xl);
-}
-.halves {
-  display: grid;
-  grid-template-columns: minmax(0, 1.3fr) minmax(0, 1fr);
-  gap: 16px;
-  align-items: start;
-}
-.column {
-  display: grid;
-  gap: 16px;
-}
-@media (max-width: 980px) {
-  .halves {
-    grid-template-columns: minmax(0, 1fr);
-  }
-}
-@media (max-width: 760px) {
-  .lessons {
-    padding: 10px 12px 70px;
-  }
 }
 </style>

@@ -1,16 +1,15 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
+import { useRoute } from 'vue-router'
 import { answered, api, problemsOf, type Problem, type Shared } from '@/api/client'
 import { wholeDocument } from '@/board/document'
-import { keepGiven } from '@/board/given'
-import { useBoard } from '@/board/useBoard'
 import { ONLY_TRIES } from '@/stores/layers'
 import type { Place } from '@/drawing/place'
 import PlanLayer from '@/drawing/PlanLayer.vue'
 import TableDrawing from '@/drawing/TableDrawing.vue'
 import { useUpright } from '@/drawing/useUpright'
+import { usePutOnBoard } from '@/frame/usePutOnBoard'
 import ProblemList from '@/parts/ProblemList.vue'
 import { useSession } from '@/session/session'
 import { endingWord } from '@/shots/endings'
@@ -19,7 +18,6 @@ import PlanLine from '@/shots/PlanLine.vue'
 import ShotCard from '@/shots/ShotCard.vue'
 import SideView from '@/shots/SideView.vue'
 import { percent } from '@/shots/words'
-import { useStudy } from '@/stores/study'
 import { dayWords } from '@/words/days'
 import { decimal } from '@/words/numbers'
 import { text } from '@/words/text/links'
@@ -27,10 +25,7 @@ import { text } from '@/words/text/links'
 /** What somebody gave away by a link, read only: for who has the link, signed in or not. */
 defineEmits<{ keys: [] }>()
 const route = useRoute()
-const router = useRouter()
 const session = useSession()
-const board = useBoard()
-const study = useStudy()
 const upright = useUpright()
 const shared = shallowRef<Shared | null>(null)
 const problems = ref<Problem[]>([])
@@ -84,19 +79,8 @@ const about = computed(() =>
         .join(' · ')
     : '',
 )
-async function put() {
-  if (!shared.value || !whole.value) return
-  const { title } = shared.value
-  if (session.username) {
-    study.close()
-    board.load(whole.value, title, null)
-    await router.push('/')
-  } else {
-    keepGiven({ document: whole.value, title })
-    // To the sign-in: within this page the router waits until somebody has signed in.
-    window.location.assign('/')
-  }
-}
+const takeOver = usePutOnBoard()
+const put = () => shared.value && whole.value && takeOver(whole.value, shared.value.title)
 </script>
 
 <template>

@@ -6,24 +6,22 @@ import { answered, api, RefusedError, type Problem, type Room } from '@/api/clie
 import { useGuarded } from '@/api/guarded'
 import { createBoard } from '@/board/board'
 import BoardTable from '@/board/BoardTable.vue'
-import { copied } from '@/board/document'
-import { keepGiven } from '@/board/given'
 import SetAside from '@/board/SetAside.vue'
 import { createTogether } from '@/board/together'
-import { provideBoard, useSharedBoard } from '@/board/useBoard'
+import { provideBoard } from '@/board/useBoard'
 import type { Layer } from '@/drawing/layers'
 import type { Place } from '@/drawing/place'
 import PointerMarks from '@/drawing/PointerMarks.vue'
 import PointingArea from '@/drawing/PointingArea.vue'
 import TableDrawing from '@/drawing/TableDrawing.vue'
 import { useUpright } from '@/drawing/useUpright'
+import { usePutOnBoard } from '@/frame/usePutOnBoard'
 import ProblemList from '@/parts/ProblemList.vue'
 import { useSession } from '@/session/session'
 import ShotCard from '@/shots/ShotCard.vue'
 import { chanceWords, percent, spread } from '@/shots/words'
 import SideView from '@/shots/SideView.vue'
 import { ONLY_TRIES } from '@/stores/layers'
-import { useStudy } from '@/stores/study'
 import { text } from '@/words/text/together'
 import JoinForm from './JoinForm.vue'
 
@@ -32,8 +30,6 @@ defineEmits<{ keys: [] }>()
 const route = useRoute()
 const router = useRouter()
 const session = useSession()
-const own = useSharedBoard()
-const study = useStudy()
 const upright = useUpright()
 const board = reactive(createBoard())
 provideBoard(board)
@@ -108,18 +104,8 @@ const view = computed(() => together.view)
 const layers = computed(() => ({ ...ONLY_TRIES, ...view.value?.layers }) as Record<Layer, boolean>)
 const inHand = computed(() => (view.value?.in_hand as Place | null | undefined) ?? null)
 
-async function put() {
-  const document = copied(board.document)
-  const title = together.room?.title ?? ''
-  if (session.username) {
-    study.close()
-    own.load(document, title, null)
-    await router.push('/')
-  } else {
-    keepGiven({ document, title })
-    window.location.assign('/')
-  }
-}
+const takeOver = usePutOnBoard()
+const put = () => takeOver(board.document, together.room?.title ?? '')
 const another = () => router.push({ params: { code: '' } })
 </script>
 

@@ -57,6 +57,7 @@ const here = computed(() =>
 const rests = computed(() =>
   here.value.flatMap(({ answer, right }) => (answer.at ? [{ at: answer.at as Place, made: right }] : [])),
 )
+const zones = computed(() => (place.value?.zone ? [{ ...place.value.zone, rail: null }] : []))
 /** From each ball to the pocket that was answered, as often as it was. */
 const lines = computed<[Place, Place][]>(() =>
   here.value.flatMap(({ answer }) => {
@@ -154,6 +155,7 @@ function placeOf(pocket: string): Place {
           :table="results.geometries[at]!"
           :balls="balls"
           :rests="rests"
+          :zones="zones"
           :lines="lines"
           :words="text.onTheCloth"
           class="drawing"
