@@ -32,7 +32,7 @@ def _giving(request: HttpRequest, giving_id: int) -> Giving:
 @router.get("/lessons", response=list[schema.LessonLine])
 def lessons(request: HttpRequest) -> Any:
     """One's own lessons, the latest first."""
-    return [telling.line_of(one) for one in Lesson.objects.filter(owner=account(request))]
+    return telling.lines(account(request))
 
 
 @router.post("/lessons", response=schema.LessonOut)

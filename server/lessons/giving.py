@@ -55,11 +55,6 @@ def open_ones(owner: User) -> QuerySet[Giving]:
     return Giving.objects.filter(Q(expires=None) | Q(expires__gt=timezone.now()), owner=owner, ended=None)
 
 
-def is_over(giving: Giving) -> bool:
-    """Whether nobody answers any more: by its coach, or by the day."""
-    return giving.ended is not None or (giving.expires is not None and giving.expires <= timezone.now())
-
-
 def end(giving: Giving) -> Giving:
     """From now on nobody answers; what was answered stays for the coach."""
     if giving.ended is None:
@@ -68,10 +63,10 @@ def end(giving: Giving) -> Giving:
     return giving
 
 
-def for_account(account: User) -> list[Giving]:
-    """What an account was given through its groups, the latest first, that is still open."""
-    rows = Giving.objects.filter(group__in=groups.of(account), ended=None).exclude(owner=account)
-    return [one for one in rows.defer("document").select_related("group")[:200] if not is_over(one)]
+def to_groups_of(account: User) -> QuerySet[Giving]:
+    """What was given to the groups of an account, by others, that can still be worked through."""
+    open_still = Q(expires=None) | Q(expires__gt=timezone.now())
+    return Giving.objects.filter(open_still, group__in=groups.of(account), ended=None).exclude(owner=account)
 
 
 def opened(key: str, request: HttpRequest) -> Giving:
@@ -92,7 +87,7 @@ def opened(key: str, request: HttpRequest) -> Giving:
 
 
 def _open(found: Giving) -> Giving:
-    if is_over(found):
+    if found.is_over:
         raise GoneError("lesson", "this lesson has ended", "Ask your coach for another.")
     return found
 

@@ -12,17 +12,19 @@ from edge.tokens import new_token
 from lessons.models import Lesson
 from partita.errors import refuse
 from partita.files.json_text import size_of
-from partita.files.lesson_file import LARGEST_BYTES, lesson_json, read_lesson
+from partita.files.lesson_file import lesson_json, read_lesson
 from partita.reports.lessons.schema import LessonDocument, LessonPositionDocument
 
 MOST_POSITIONS = 40
+# With ledgers and drawings.
+_LARGEST_BYTES = 4 * 1024 * 1024
 
 
 def checked(lesson: LessonDocument) -> LessonDocument:
     """A lesson as it can be kept. `Refused` names the position that cannot lie so, or whose question is none."""
     read_lesson(lesson_json(lesson))
-    if size_of(lesson.model_dump_json()) > LARGEST_BYTES:
-        raise refuse("lesson", "it is too large to be kept", f"Use at most {LARGEST_BYTES // 1024 // 1024} MB.")
+    if size_of(lesson.model_dump_json()) > _LARGEST_BYTES:
+        raise refuse("lesson", "it is too large to be kept", "Take positions out, or make two of it.")
     return _named_apart(lesson)
 
 

@@ -2,6 +2,7 @@
 
 from django.conf import settings
 from django.db import models
+from django.utils import timezone
 
 
 class Lesson(models.Model):
@@ -68,6 +69,11 @@ class Giving(models.Model):
 
     class Meta:
         ordering = ("-given", "-pk")
+
+    @property
+    def is_over(self) -> bool:
+        """Whether nobody answers any more: by its coach, or by the day."""
+        return self.ended is not None or (self.expires is not None and self.expires <= timezone.now())
 
     def __str__(self) -> str:
         return self.title

@@ -1,12 +1,14 @@
 """What the addresses of lessons take and tell."""
 
 from datetime import datetime
+from typing import Any
 
 from ninja import Schema
 from pydantic import Field
 
 from edge.documents import LayoutDocument
 from edge.naming import Name, NameOrNone
+from lessons.models import Giving
 from partita.reports.ledger.schema import StudyDocument
 from partita.reports.lessons.schema import JudgedDocument, LessonAnswerDocument, LessonDocument, LessonZoneDocument
 from partita.reports.shots.schema import DrawingDocument
@@ -14,7 +16,7 @@ from tables.api import GeometryOut
 
 
 class LessonLine(Schema):
-    """A lesson in the list. answers : given in all, of those it was given to"""
+    """A lesson in the list. givings : how often it was given; students : who began it in all"""
 
     id: int
     title: str
@@ -22,6 +24,16 @@ class LessonLine(Schema):
     givings: int
     students: int
     updated: datetime
+
+    @staticmethod
+    def resolve_givings(lesson: Any) -> int:
+        """As it was counted (`telling.lines`)."""
+        return int(lesson.given)
+
+    @staticmethod
+    def resolve_students(lesson: Any) -> int:
+        """As they were counted."""
+        return int(lesson.taught)
 
 
 class LessonIn(Schema):
@@ -88,6 +100,21 @@ class GivingLine(Schema):
     has_ended: bool
     students: int
     answered: int
+
+    @staticmethod
+    def resolve_group(giving: Giving) -> str | None:
+        """Its name."""
+        return giving.group.name if giving.group else None
+
+    @staticmethod
+    def resolve_has_ended(giving: Giving) -> bool:
+        """By its coach, or by the day."""
+        return giving.is_over
+
+    @staticmethod
+    def resolve_students(giving: Any) -> int:
+        """As they were counted (`telling.givings`)."""
+        return int(giving.begun)
 
 
 class GivenOut(Schema):

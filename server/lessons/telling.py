@@ -2,6 +2,9 @@
 
 from typing import Any
 
+from django.contrib.auth.models import User
+from django.db.models import Count, F, Func, IntegerField, Q, QuerySet
+
 from lessons import giving as given
 from lessons import schema
 from lessons.keeping import document_of
@@ -15,34 +18,39 @@ def _geometry(position: LessonPositionDocument) -> dict[str, Any]:
     return geometry_of(position.layout.get("table", "pool-9ft"))
 
 
-def line_of(lesson: Lesson) -> dict[str, Any]:
-    """A lesson in the list."""
-    givings = list(lesson.givings.defer("document"))
-    return {
-        "id": lesson.pk, "title": lesson.title, "positions": len(lesson.document["positions"]), "givings": len(givings),
-        "students": sum(one.students.count() for one in givings), "updated": lesson.updated,
-    }  # fmt: skip
+# So many positions, counted in the database: documents are large.
+_POSITIONS = Func(F("document__positions"), function="jsonb_array_length", output_field=IntegerField())
+
+
+def lines(owner: User) -> QuerySet[Lesson]:
+    """An account's lessons as they stand in a list."""
+    return Lesson.objects.filter(owner=owner).defer("document").annotate(
+        positions=_POSITIONS, given=Count("givings", distinct=True), taught=Count("givings__students", distinct=True)
+    )  # fmt: skip
+
+
+def givings(rows: QuerySet[Giving]) -> QuerySet[Giving]:
+    """Lessons given as they stand in a list."""
+    return rows.defer("document").select_related("group").annotate(
+        begun=Count("students", distinct=True), answered=Count("students__answers", distinct=True)
+    )  # fmt: skip
 
 
 def whole(lesson: Lesson) -> dict[str, Any]:
-    """A lesson for its coach."""
+    """A lesson for its coach; ledgers stay here."""
     document = document_of(lesson)
+    bare = [one.model_copy(update={"study": None}) for one in document.positions]
     return {
-        "id": lesson.pk, "revision": lesson.revision, "document": document,
+        "id": lesson.pk, "revision": lesson.revision, "document": document.model_copy(update={"positions": bare}),
         "words": [question_from(one).words for one in document.positions],
         "geometries": [_geometry(one) for one in document.positions],
-        "givings": [giving_line(one) for one in lesson.givings.defer("document").select_related("group")],
+        "givings": givings(lesson.givings.all()),
     }  # fmt: skip
 
 
-def giving_line(giving: Giving) -> dict[str, Any]:
+def giving_line(giving: Giving) -> Giving:
     """A lesson given, in a line."""
-    students = list(giving.students.prefetch_related("answers"))
-    return {
-        "id": giving.pk, "title": giving.title, "group": giving.group.name if giving.group else None,
-        "given": giving.given, "expires": giving.expires, "has_ended": given.is_over(giving),
-        "students": len(students), "answered": sum(len(one.answers.all()) for one in students),
-    }  # fmt: skip
+    return givings(Giving.objects.all()).get(pk=giving.pk)
 
 
 def results(giving: Giving) -> dict[str, Any]:
@@ -103,10 +111,14 @@ def position_out(position: LessonPositionDocument, row: Answer | None) -> dict[s
     }  # fmt: skip
 
 
-def homework_line(giving: Giving, student: Student | None) -> dict[str, Any]:
-    """A lesson that one was given, in a line."""
-    return {
-        "id": giving.pk, "title": giving.title, "by": giving.by, "group": giving.group.name if giving.group else "",
-        "given": giving.given, "expires": giving.expires, "count": len(giving.document["positions"]),
-        "answered": student.answers.count() if student else 0,
-    }  # fmt: skip
+def for_account(account: User) -> list[dict[str, Any]]:
+    """What an account was given through its groups, the latest first, that is still open."""
+    own = Count("students__answers", filter=Q(students__account=account), distinct=True)
+    rows = given.to_groups_of(account).defer("document").select_related("group").annotate(count=_POSITIONS, own=own)
+    return [
+        {
+            "id": one.pk, "title": one.title, "by": one.by, "group": one.group.name if one.group else "",
+            "given": one.given, "expires": one.expires, "count": one.count, "answered": one.own,  # type: ignore[attr-defined]
+        }
+        for one in rows[:200]
+    ]  # fmt: skip

@@ -157,7 +157,9 @@ _hubs: dict[asyncio.AbstractEventLoop, Hub] = {}
 
 def _hub() -> Hub:
     loop = asyncio.get_running_loop()
-    return _hubs.setdefault(loop, _hubs.get(loop) or Hub())
+    if loop not in _hubs:
+        _hubs[loop] = Hub()
+    return _hubs[loop]
 
 
 async def watched(room: int, seat: int, after: int) -> AsyncIterator[str]:

@@ -124,7 +124,8 @@ def people(room_key: int) -> PeopleOut:
 
 
 def room_out(room: Room, seat: Seat | None) -> RoomOut:
-    """A room as it is told to whoever sits there, or stands before it."""
+    """A room as it is told to whoever sits there, or stands before it; who was shut out stands before it."""
+    seat = None if seat is not None and seat.shut_out else seat
     owner = room.seats.filter(account=room.owner_id).values_list("name", flat=True).first() or ""
     return RoomOut(
         code=room.code, title=room.title, owner=owner, number=room.number, seat=seat.pk if seat else None,

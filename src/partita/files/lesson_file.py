@@ -14,7 +14,8 @@ from partita.reports.lessons.report import check_lesson
 from partita.reports.lessons.schema import LessonDocument
 
 FORMAT = "partita-lesson"
-LARGEST_BYTES = 3 * 1024 * 1024
+# As much as may be sent in one request.
+LARGEST_BYTES = 900 * 1024
 
 
 def read_lesson(document: object) -> tuple[LessonDocument, list[Situation]]:
@@ -50,7 +51,7 @@ def situations_of(lesson: LessonDocument) -> list[Situation]:
 def parse_lesson(text: str) -> LessonDocument:
     """A lesson from the text of a file."""
     if size_of(text) > LARGEST_BYTES:
-        raise refuse("file", "it is too large for a lesson", f"Use at most {LARGEST_BYTES // 1024 // 1024} MB.")
+        raise refuse("file", "it is too large for a lesson", f"Use at most {LARGEST_BYTES // 1024} kB.")
     return read_lesson(finite_json(text))[0]
 
 

@@ -118,21 +118,19 @@ const forALesson = computed(() =>
 const others = useOpenBoard()
 whenIdle(() => void others.resume().catch(() => undefined))
 const scene = useScene()
-watch(
-  [drawing, inHand, () => study.option, () => layers.shown, () => others.hasHand, scene],
-  () => {
-    if (!others.hasHand) return
-    const isTold = !own.stroke && !study.stale && !guess.waits
-    others.show({
-      scene: sceneWords(scene.value),
-      option: isTold ? study.option : null,
-      drawing: drawing.value,
-      layers: layers.shown,
-      in_hand: inHand.value,
-    })
-  },
-  { deep: true },
+const isTold = computed(() => !own.stroke && !study.stale && !guess.waits)
+const seen = computed(() =>
+  others.hasHand
+    ? {
+        scene: sceneWords(scene.value),
+        option: isTold.value ? study.option : null,
+        drawing: drawing.value,
+        layers: { ...layers.shown },
+        in_hand: inHand.value,
+      }
+    : null,
 )
+watch(seen, (now) => now && others.show(now))
 
 /** What the address names comes first: it is that which is to be weighed. */
 async function weigh() {
