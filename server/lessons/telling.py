@@ -18,22 +18,22 @@ def _geometry(position: LessonPositionDocument) -> dict[str, Any]:
     return geometry_of(position.layout.get("table", "pool-9ft"))
 
 
-# So many positions, counted in the database: documents are large.
+# So many positions, counted in the database: documents are large. Rows that are counted over have no order of their own.
 _POSITIONS = Func(F("document__positions"), function="jsonb_array_length", output_field=IntegerField())
 
 
 def lines(owner: User) -> QuerySet[Lesson]:
-    """An account's lessons as they stand in a list."""
+    """An account's lessons as they stand in a list, the latest first."""
     return Lesson.objects.filter(owner=owner).defer("document").annotate(
         positions=_POSITIONS, given=Count("givings", distinct=True), taught=Count("givings__students", distinct=True)
-    )  # fmt: skip
+    ).order_by("-updated", "-pk")  # fmt: skip
 
 
 def givings(rows: QuerySet[Giving]) -> QuerySet[Giving]:
-    """Lessons given as they stand in a list."""
+    """Lessons given as they stand in a list, the latest first."""
     return rows.defer("document").select_related("group").annotate(
         begun=Count("students", distinct=True), answered=Count("students__answers", distinct=True)
-    )  # fmt: skip
+    ).order_by("-given", "-pk")  # fmt: skip
 
 
 def whole(lesson: Lesson) -> dict[str, Any]:
@@ -120,5 +120,5 @@ def for_account(account: User) -> list[dict[str, Any]]:
             "id": one.pk, "title": one.title, "by": one.by, "group": one.group.name if one.group else "",
             "given": one.given, "expires": one.expires, "count": one.count, "answered": one.own,  # type: ignore[attr-defined]
         }
-        for one in rows[:200]
+        for one in rows.order_by("-given", "-pk")[:200]
     ]  # fmt: skip

@@ -162,6 +162,17 @@ class Lessons(TestCase):
         self.assertEqual((sheets["Content-Type"], sheets.content[:4]), ("application/pdf", b"%PDF"))
         self.assertEqual(giving, Giving.objects.get().pk)
 
+    def test_what_was_touched_last_stands_first(self) -> None:
+        second = sent(self.coach, "post", "lessons", {"document": {**LESSON, "title": "Friday"}})[1]
+        numbers = [self.given(by=str(k))[0] for k in range(3)]
+        self.assertEqual([one["title"] for one in sent(self.coach, "get", "lessons")[1]], ["Friday", "Thursday"])
+        sent(self.coach, "post", f"lessons/{self.lesson['id']}/positions", {"layout": QUICK})
+        lines = sent(self.coach, "get", "lessons")[1]
+        self.assertEqual([(one["id"], one["positions"], one["givings"]) for one in lines],
+                         [(self.lesson["id"], 3, 3), (second["id"], 2, 0)])  # fmt: skip
+        whole = sent(self.coach, "get", f"lessons/{self.lesson['id']}")[1]
+        self.assertEqual([one["id"] for one in whole["givings"]], numbers[::-1])
+
     def test_an_account_has_room_for_so_many_lessons(self) -> None:
         Lesson.objects.bulk_create(Lesson(owner=self.owner, title="x", document={}) for _ in range(200))
         self.assertIn("200 lessons", sent(self.coach, "post", "lessons", {"document": LESSON})[1]["errors"][0]["what"])

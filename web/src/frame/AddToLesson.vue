@@ -13,7 +13,8 @@ const props = defineProps<{ visible: boolean; source: Partial<PositionSource> }>
 const emit = defineEmits<{ close: [] }>()
 const { problems, guarded } = useGuarded()
 const lessons = ref<LessonLineOut[]>([])
-const chosen = ref<number | ''>('')
+/** Which lesson, or a new one; nothing until somebody chose, or the lessons are known. */
+const chosen = ref<number | '' | null>(null)
 const title = ref('')
 const name = ref('')
 const busy = ref(false)
@@ -23,9 +24,10 @@ watch(
   (now) => {
     if (!now) return
     added.value = null
+    chosen.value = null
     void guarded(async () => {
       lessons.value = await answered(api.GET('/api/lessons'))
-      chosen.value = lessons.value[0]?.id ?? ''
+      chosen.value ??= lessons.value[0]?.id ?? ''
     })
   },
   { immediate: true },
@@ -82,7 +84,7 @@ async function made(): Promise<number> {
       <label v-if="!source.drill"
         >{{ text.nameOfThePosition }} <InputText v-model="name" maxlength="80"
       /></label>
-      <Button type="submit" :label="text.add" :loading="busy" />
+      <Button type="submit" :label="text.add" :disabled="chosen === null" :loading="busy" />
     </form>
   </Dialog>
 </template>

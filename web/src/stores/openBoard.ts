@@ -29,3 +29,4 @@ export const useOpenBoard = defineStore('open-board', () => {
   }
   return { ...together, isOpen, hasHand, others, resume, open, close }
 })
+export type OpenBoard = ReturnType<typeof useOpenBoard>

@@ -22,7 +22,7 @@ import TimeLine from '@/shots/TimeLine.vue'
 import { useGuess } from '@/stores/guess'
 import { useInHand } from '@/stores/inhand'
 import { useLayers } from '@/stores/layers'
-import { useOpenBoard } from '@/stores/openBoard'
+import type { OpenBoard } from '@/stores/openBoard'
 import { useOwnShot } from '@/stores/ownshot'
 import { useSession } from '@/session/session'
 import { useStudy } from '@/stores/study'
@@ -115,12 +115,16 @@ const forALesson = computed(() =>
   study.isFinal && study.study ? { study: study.study.id } : { layout: board.document },
 )
 // What others see of an open board beside its balls.
-const others = useOpenBoard()
-whenIdle(() => void others.resume().catch(() => undefined))
+const others = shallowRef<OpenBoard | null>(null)
+async function joinOthers() {
+  others.value = (await import('@/stores/openBoard')).useOpenBoard()
+  await others.value.resume()
+}
+whenIdle(() => void joinOthers().catch(() => undefined))
 const scene = useScene()
 const isTold = computed(() => !own.stroke && !study.stale && !guess.waits)
 const seen = computed(() =>
-  others.hasHand
+  others.value?.hasHand
     ? {
         scene: sceneWords(scene.value),
         option: isTold.value ? study.option : null,
@@ -130,7 +134,7 @@ const seen = computed(() =>
       }
     : null,
 )
-watch(seen, (now) => now && others.show(now))
+watch(seen, (now) => now && others.value?.show(now))
 
 /** What the address names comes first: it is that which is to be weighed. */
 async function weigh() {
@@ -201,7 +205,7 @@ onUnmounted(() => watcher.disconnect())
     </template>
     <template #head>
       <FirstSteps v-if="areStepsShown" @put="page?.type()" @weigh="weigh" />
-      <OpenBoardLine v-if="others.room" @people="open = 'others'" />
+      <OpenBoardLine v-if="others?.room" @people="open = 'others'" />
     </template>
     <template #table>
       <SavedElsewhere v-if="conflict" @beside="saveBeside" @other="openOther" />
@@ -209,7 +213,7 @@ onUnmounted(() => watcher.disconnect())
         class="pointed"
         :table="session.geometryOf(board.document.table)"
         :upright="upright"
-        @point="others.point"
+        @point="others?.point($event)"
       >
         <BoardTable
           ref="surface"
@@ -222,7 +226,7 @@ onUnmounted(() => watcher.disconnect())
           @aim="own.set({ aim_deg: $event })"
         >
           <template #over="{ frame, radius }"
-            ><PointerMarks :frame="frame" :radius="radius" :pointers="others.pointers"
+            ><PointerMarks :frame="frame" :radius="radius" :pointers="others?.pointers ?? []"
           /></template>
         </BoardTable>
       </PointingArea>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onDeactivated, ref, watch } from 'vue'
+import { computed, onDeactivated, onMounted, onUnmounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { answered, api } from '@/api/client'
 import { useGuarded } from '@/api/guarded'
@@ -30,9 +30,11 @@ watch(
   },
   { immediate: true },
 )
-onDeactivated(() => void work.flush())
-// Whoever closes the page in the middle loses nothing.
-window.addEventListener('pagehide', () => void work.flush())
+// Whoever leaves in the middle, or closes the page, loses nothing.
+const flush = () => void work.flush()
+onDeactivated(flush)
+onMounted(() => window.addEventListener('pagehide', flush))
+onUnmounted(() => window.removeEventListener('pagehide', flush))
 const ASKED: Record<string, string> = {
   play: text.askPlay,
   ball: text.askBall,

@@ -58,12 +58,8 @@ const waits = computed<'ball' | 'pocket' | 'place' | null>(() => {
   if (asks.value === 'zone') return 'place'
   return shots.value ? (ball.value ? 'pocket' : 'ball') : null
 })
-const hint = computed(
-  () =>
-    ({ ball: text.pressTheBall, pocket: text.pressThePocket, place: text.pressThePlace })[
-      waits.value ?? ('none' as never)
-    ] ?? text.theTable,
-)
+const HINTS = { ball: text.pressTheBall, pocket: text.pressThePocket, place: text.pressThePlace }
+const hint = computed(() => (waits.value ? HINTS[waits.value] : text.theTable))
 function right(one: LessonRight) {
   w.setQuestion({ right: [...rights.value, one] })
   ball.value = null
