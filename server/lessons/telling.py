@@ -18,7 +18,7 @@ def _geometry(position: LessonPositionDocument) -> dict[str, Any]:
     return geometry_of(position.layout.get("table", "pool-9ft"))
 
 
-# So many positions, counted in the database: documents are large. Rows that are counted over have no order of their own.
+# So many positions, counted in the database: documents are large. Rows with counts have no order of their own.
 _POSITIONS = Func(F("document__positions"), function="jsonb_array_length", output_field=IntegerField())
 
 
