@@ -196,7 +196,7 @@ class Push(TransactionTestCase):
             post(self.coach, f"{self.room}/steps", moved(1, 3))
             for heard in (eva, coach):
                 self.assertEqual(next_of(heard, "steps")["body"]["steps"][0]["at"], [3.0, 2.0])
-            self.assertLess(time.monotonic() - begun, 10, "pushed, not asked for")
+            self.assertLess(time.monotonic() - begun, 30, "pushed, not asked for")
             post(self.guest, f"{self.room}/point", {"at": [4, 1]})
             self.assertEqual(next_of(coach, "point"), {"seat": self.eva, "name": "Eva", "at": [4.0, 1.0]})
         self.server.kill()

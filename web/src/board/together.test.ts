@@ -16,6 +16,9 @@ vi.mock('@/api/client', async (original) => {
 class FakeRoom {
   events: { number: number; kind: string; by: string; body: unknown }[] = []
   streams: FakeStream[] = []
+  /** What was shown, and the whole boards that came with steps. */
+  shown: string[] = []
+  boards: unknown[] = []
   /** What the next request is answered with instead. */
   instead: Response | Error | null = null
   constructor() {
@@ -41,7 +44,13 @@ class FakeRoom {
       const events = this.events.filter(({ number }) => number > after)
       return Response.json({ people: { hand: 1, people: [] }, events })
     }
-    const { by, base, steps } = (await request.json()) as { by: string; base: number; steps: Step[] }
+    if (url.pathname.endsWith('/view')) {
+      this.shown.push(((await request.json()) as { view: { scene: string } }).view.scene)
+      return Response.json({ number: 1 })
+    }
+    const sent = (await request.json()) as { by: string; base: number; steps: Step[]; board: unknown }
+    const { by, base, steps } = sent
+    this.boards.push(sent.board)
     if (base < this.events.length) return refused(409)
     return Response.json({ number: this.add(by, steps).number })
   }
@@ -114,6 +123,40 @@ describe('a board with others', () => {
     await vi.advanceTimersByTimeAsync(1500)
     expect(room.events).toHaveLength(2)
     expect(together.aside).toBeNull()
+    vi.useRealTimers()
+  })
+  it('asks by itself where nothing is pushed, and says that it does', async () => {
+    vi.useFakeTimers({ shouldAdvanceTime: true })
+    const { board, together } = await entered()
+    expect(together.isLive).toBe(false)
+    room.add('other', [at(6)])
+    // A proxy that holds everything back: the push is silent, given up, and asked instead of.
+    await vi.advanceTimersByTimeAsync(9500)
+    expect(room.streams[0]?.readyState).toBe(FakeStream.CLOSED)
+    expect(board.document.balls).toEqual({ 9: [6, 2] })
+    vi.useRealTimers()
+  })
+  it('sends the whole board now and then, so that who comes late reads little', async () => {
+    const { board } = await entered()
+    for (let k = 0; k < 101; k++) room.add('other', [at((k % 70) / 10)])
+    room.tellAll()
+    board.place('8', [4, 1])
+    await settle()
+    const whole = room.boards.at(-1) as { done: Step[] } | null
+    expect(whole?.done.at(-1)).toEqual({ do: 'place', ball: '8', at: [4, 1] })
+    board.place('8', [4, 2])
+    expect(board.document.balls['9']).toEqual([3, 2])
+  })
+  it('shows the last of several shots in a moment, and where others point until it fades', async () => {
+    vi.useFakeTimers({ shouldAdvanceTime: true })
+    const { together } = await entered()
+    for (const scene of ['one', 'two', 'three']) together.show({ scene })
+    await vi.advanceTimersByTimeAsync(200)
+    expect(room.shown).toEqual(['three'])
+    room.streams[0]?.hear('point', { seat: 2, name: 'Eva', at: [1, 1] })
+    expect(together.pointers.map(({ name }) => name)).toEqual(['Eva'])
+    await vi.advanceTimersByTimeAsync(2000)
+    expect(together.pointers).toEqual([])
     vi.useRealTimers()
   })
   it('asks about what lay here before where that is something else', async () => {
