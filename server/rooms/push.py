@@ -17,7 +17,7 @@ from django.db import DatabaseError, connection
 from django.utils import timezone
 
 from edge.at_once import let_go_of_the_database
-from rooms.models import Seat
+from rooms.models import Room, Seat
 from rooms.moves import since
 from rooms.schema import EventOut
 from rooms.seats import people
@@ -95,11 +95,20 @@ class Hub:
                     for room in list(self.rooms):
                         await self._tell_events(room)
                         await self._tell_people(room)
+                    await self._tell_ends()
                     async for notice in heard.notifies():
                         await self._hear(*json.loads(notice.payload))
             except (psycopg.Error, DatabaseError, OSError) as error:
                 log.warning("rooms are not told of news for now: %s", error)
             await asyncio.sleep(_AGAIN_S)
+
+    async def _tell_ends(self) -> None:
+        """What ended, and who was shut out, while the database was not heard."""
+        ended, shut_out = await _kept_aside(_ends_in, list(self.rooms))
+        for room in ended:
+            self._send(room, 0, message("ended", {}))
+        for room, seat in shut_out:
+            self._close(room, seat)
 
     async def _hear(self, room: int, what: str, told: Any) -> None:
         if room not in self.rooms:
@@ -201,6 +210,12 @@ def event_message(event: EventOut) -> str:
 
 def _mark_seen(seats: list[int], here: bool) -> None:
     Seat.objects.filter(pk__in=seats).update(seen=timezone.now() if here else None)
+
+
+def _ends_in(rooms: list[int]) -> tuple[list[int], list[tuple[int, int]]]:
+    ended = Room.objects.filter(pk__in=rooms, ended__isnull=False).values_list("pk", flat=True)
+    shut_out = Seat.objects.filter(room__in=rooms, shut_out=True).values_list("room", "pk")
+    return list(ended), list(shut_out)
 
 
 async def _kept_aside(work: Any, *given: Any) -> Any:

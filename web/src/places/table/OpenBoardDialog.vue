@@ -79,7 +79,8 @@ const close = () =>
           <p class="muted">{{ text.typedAt(address.replace(/\/[^/]*$/, '')) }}</p>
           <b class="code" :aria-label="text.code">{{ codeWords(open.room.code) }}</b>
         </div>
-        <img v-if="svg" :src="svg" :alt="text.qrCode" />
+        <!-- Its place is kept: nothing below it moves when it comes. -->
+        <div class="qr"><img v-if="svg" :src="svg" :alt="text.qrCode" /></div>
       </div>
       <h3>{{ text.whoIsThere }}</h3>
       <p v-if="!open.others.length" class="muted">{{ text.nobodyYet }}</p>
@@ -142,6 +143,7 @@ p {
   gap: 14px;
   align-items: center;
 }
+.qr,
 img {
   width: 132px;
   height: 132px;
