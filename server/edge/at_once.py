@@ -15,7 +15,6 @@ from django.db import connections
 from django.http import HttpRequest
 
 from edge.busy import BusyError
-from edge.current import account
 from edge.readiness import need
 from partita.parallel import CORES
 
@@ -57,8 +56,11 @@ def in_turn(owner: int | str) -> Iterator[None]:
             _waiting[owner] -= 1
 
 
-def worked_out_by_anybody(*needs: str) -> Callable[[Callable[Parts, Answer]], Callable[Parts, Answer]]:
-    """The same for an operation that is open to guests: each address has its turns, as an account has."""
+def worked_out_at_once(*needs: str) -> Callable[[Callable[Parts, Answer]], Callable[Parts, Answer]]:
+    """For an operation that simulates before it answers: these parts of the physics are there, and it is its turn.
+
+    Each account has its turns; of guests each address.
+    """
 
     def around(operation: Callable[Parts, Answer]) -> Callable[Parts, Answer]:
         @wraps(operation)
@@ -66,21 +68,6 @@ def worked_out_by_anybody(*needs: str) -> Callable[[Callable[Parts, Answer]], Ca
             need(*needs)
             request = cast(HttpRequest, parts[0])
             with in_turn(request.user.pk or str(request.META.get("REMOTE_ADDR"))):
-                return operation(*parts, **named)
-
-        return inside
-
-    return around
-
-
-def worked_out_at_once(*needs: str) -> Callable[[Callable[Parts, Answer]], Callable[Parts, Answer]]:
-    """For an operation that simulates before it answers: these parts of the physics are there, and it is its turn."""
-
-    def around(operation: Callable[Parts, Answer]) -> Callable[Parts, Answer]:
-        @wraps(operation)
-        def inside(*parts: Parts.args, **named: Parts.kwargs) -> Answer:
-            need(*needs)
-            with in_turn(account(cast(HttpRequest, parts[0])).pk):
                 return operation(*parts, **named)
 
         return inside

@@ -6,7 +6,6 @@ from django.db.models import QuerySet
 
 from accounts.limits import count_opening
 from edge.codes import new_code, plain_code
-from edge.naming import plain_name
 from edge.quotas import GROUPS, check_room
 from lessons.models import Group, Membership
 from partita.errors import refuse
@@ -33,7 +32,7 @@ def join(account: User, code: str, name: str, address: str) -> Group:
             raise refuse("group", f"it has {_MOST_MEMBERS} members, and takes no more", "Ask its coach.")
         if others.filter(name__iexact=name).exists():
             raise refuse("name", "somebody there is called so", "Add a letter of your other name.")
-        Membership.objects.update_or_create(group=found, account=account, defaults={"name": plain_name(name)})
+        Membership.objects.update_or_create(group=found, account=account, defaults={"name": name})
     return found
 
 

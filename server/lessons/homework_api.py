@@ -6,7 +6,7 @@ from django.http import Http404, HttpRequest, HttpResponse
 from ninja import Path, Router
 
 from accounts.api import visitor
-from edge.at_once import worked_out_by_anybody
+from edge.at_once import worked_out_at_once
 from edge.current import account
 from lessons import giving as given
 from lessons import schema, telling
@@ -38,7 +38,7 @@ def begin(request: HttpRequest, key: Key, body: schema.BeginIn) -> Any:
 
 
 @router.post("/homework/{key}/answers", response=schema.HomeworkPositionOut, auth=visitor)
-@worked_out_by_anybody("weighing")
+@worked_out_at_once("weighing")
 def answer(request: HttpRequest, key: Key, body: schema.LessonAnswerIn) -> Any:
     """Answer a position; what is right there opens."""
     found = given.opened(key, request)

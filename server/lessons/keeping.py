@@ -44,7 +44,10 @@ def change(lesson: Lesson, new: LessonDocument, revision: int) -> Lesson:
 
     What was worked out stays with its position: ledgers and drawings are not sent back and forth.
     """
-    whole = checked(_with_what_was_worked_out(new, document_of(lesson)))
+    return _replace(lesson, checked(_with_what_was_worked_out(new, document_of(lesson))), revision)
+
+
+def _replace(lesson: Lesson, whole: LessonDocument, revision: int) -> Lesson:
     rows = Lesson.objects.filter(pk=lesson.pk, revision=revision)
     fields: dict[str, Any] = {"title": whole.title, "document": whole.as_json(), "updated": timezone.now()}
     if not rows.update(revision=F("revision") + 1, **fields):
@@ -79,12 +82,9 @@ def _named_apart(lesson: LessonDocument) -> LessonDocument:
 
 
 def add(lesson: Lesson, positions: list[LessonPositionDocument]) -> Lesson:
-    """Add positions at the end."""
+    """Add positions at the end. Raises `ChangedMeanwhileError` where another window changed it at this moment."""
     document = document_of(lesson)
     together = [*document.positions, *positions]
     if len(together) > MOST_POSITIONS:
         raise refuse("lesson", f"it has room for {MOST_POSITIONS} positions", "Make another lesson.")
-    whole = checked(document.model_copy(update={"positions": together}))
-    lesson.document, lesson.revision = whole.as_json(), lesson.revision + 1
-    lesson.save(update_fields=["document", "revision", "updated"])
-    return lesson
+    return _replace(lesson, checked(document.model_copy(update={"positions": together})), lesson.revision)

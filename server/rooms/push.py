@@ -83,8 +83,10 @@ class Hub:
         while True:
             await asyncio.sleep(_COUNTED_S)
             seats = {watcher.seat for there in self.rooms.values() for watcher in there}
-            if seats:
+            try:
                 await _kept_aside(_mark_seen, list(seats), True)
+            except DatabaseError as error:
+                log.warning("who is in a room cannot be kept for now: %s", error)
 
     async def _listen(self) -> None:
         """Hear the database, again and again where it goes away; what happened meanwhile is read then."""
@@ -94,7 +96,7 @@ class Hub:
                     await heard.execute(f"LISTEN {CHANNEL}")
                     for room in list(self.rooms):
                         await self._tell_events(room)
-                        await self._tell_people(room)
+                        self._start(self._tell_people(room))
                     await self._tell_ends()
                     async for notice in heard.notifies():
                         await self._hear(*json.loads(notice.payload))
@@ -138,8 +140,14 @@ class Hub:
         self.counting_people.add(room)
         await asyncio.sleep(_TOGETHER_S)
         self.counting_people.discard(room)
-        if room in self.rooms:
+        if room not in self.rooms:
+            return
+        try:
             told = await _kept_aside(people, room)
+        except Room.DoesNotExist:
+            # Deleted while somebody still looked on.
+            self._send(room, 0, message("ended", {}))
+        else:
             self._send(room, 0, message("people", told.dict()))
 
     def _send(self, room: int, number: int, text: str) -> None:

@@ -45,7 +45,7 @@ class Stage:
         url = "postgresql://{USER}:{PASSWORD}@{HOST}:{PORT}/{NAME}".format(**connection.settings_dict)
         self.web = subprocess.Popen(
             [sys.executable, "-m", "uvicorn", "config.asgi:application", "--port", str(port), "--log-level", "warning",
-             "--lifespan", "off"],
+             "--lifespan", "off", "--timeout-graceful-shutdown", "5"],
             cwd=SERVER, env={**os.environ, "DATABASE_URL": url},
         )  # fmt: skip
         eventually("the server answers", self._answers)

@@ -62,6 +62,8 @@ export function createTogether(board: OpenBoard, source = (path: string) => new 
   let sent: Sent | null = null
   let stream: EventSource | null = null
   let timer: ReturnType<typeof setTimeout> | undefined
+  let due: ReturnType<typeof setTimeout> | undefined
+  let shown = ''
 
   const path = () => ({ path: { code: room.value?.code ?? '' } })
 
@@ -84,6 +86,8 @@ export function createTogether(board: OpenBoard, source = (path: string) => new 
     stream?.close()
     stream = null
     clearTimeout(timer)
+    clearTimeout(due)
+    shown = ''
     board.listen(null)
     room.value = people.value = view.value = aside.value = null
     pointers.value = []
@@ -212,8 +216,6 @@ export function createTogether(board: OpenBoard, source = (path: string) => new 
     }
   }
 
-  let due: ReturnType<typeof setTimeout> | undefined
-  let shown = ''
   /** Show a shot on everybody's board; the last of several in a moment. */
   function show(next: RoomView) {
     clearTimeout(due)
