@@ -1,7 +1,10 @@
 """A worker that is killed, as a power cut would, and another that takes up what it was at."""
 
+from unittest import mock
+
 from django.contrib.auth.models import User
 from django.test import TransactionTestCase
+from procrastinate.contrib.django.models import ProcrastinateJob
 
 from partita.playing.playout import play_out
 from playouts import asking
@@ -12,7 +15,7 @@ from tests.server.asked import jobs, no_jobs, weighed
 from tests.server.documents import line, settled
 from tests.server.worker import Worker, eventually
 
-RACKS = 64
+RACKS = 24
 
 
 class Killed(TransactionTestCase):
@@ -25,7 +28,8 @@ class Killed(TransactionTestCase):
         worker, other = Worker().start(), Worker()
         self.addCleanup(worker.stop)
         self.addCleanup(other.stop)
-        (playout,) = asking.ask(whole, [], RACKS, freely=True)
+        with mock.patch.object(asking, "PART_RACKS", RACKS):
+            (playout,) = asking.ask(whole, [], RACKS, freely=True)
         eventually("a part is under way", lambda: asking.figures_of(playout)["done"] > 0)
         study = weighed(user, 120)
         eventually("the study has begun", lambda: Study.objects.get(pk=study.pk).revision > 0)
@@ -34,7 +38,11 @@ class Killed(TransactionTestCase):
         kept = {part.pk: part.won for part in Part.objects.all() if part.won}
         other.start()
         eventually("the study is done", lambda: Study.objects.get(pk=study.pk).status == Study.Status.DONE)
-        eventually("the rest is played", lambda: asking.figures_of(playout)["status"] == "done")
+        eventually(
+            "the rest is played",
+            lambda: asking.figures_of(playout)["status"] == "done",
+            stands=lambda: (asking.figures_of(playout), list(ProcrastinateJob.objects.values())),
+        )
         # The queue does not keep what has been done.
         eventually("its job is gone", lambda: not jobs(study).exists())
         for key, won in kept.items():

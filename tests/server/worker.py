@@ -5,6 +5,7 @@ import signal
 import subprocess
 import sys
 import time
+from collections.abc import Callable
 from pathlib import Path
 
 from django.db import connection
@@ -21,7 +22,7 @@ class Worker:
     def __init__(self, *, heartbeat: float = 0.5, stalled_after: float = 2.0, jobs: int = 24, only: str = "") -> None:
         settings = connection.settings_dict
         url = "postgresql://{USER}:{PASSWORD}@{HOST}:{PORT}/{NAME}".format(**settings)
-        self.command = ["nice", "-n", "5", sys.executable, "manage.py", "run_worker", "--lazy"]
+        self.command = [sys.executable, "manage.py", "run_worker", "--lazy"]
         self.command += [f"--heartbeat={heartbeat}", f"--stalled-after={stalled_after}", f"--jobs={jobs}"]
         self.command += [f"--only={only}"] if only else []
         self.env = {**os.environ, "DATABASE_URL": url, "PYTHONUNBUFFERED": "1"}
@@ -71,11 +72,13 @@ class SharedWorker(TransactionTestCase):
         SharedWorker._worker = None
 
 
-def eventually(what: str, condition: "object", seconds: float = 300.0) -> None:
-    """Wait until a condition holds; fail with words when it does not."""
+def eventually(
+    what: str, condition: Callable[[], object], seconds: float = 300.0, stands: Callable[[], object] = str
+) -> None:
+    """Wait until a condition holds; fail with words, and with what stands instead, when it does not."""
     deadline = time.monotonic() + seconds
     while time.monotonic() < deadline:
-        if condition():  # type: ignore[operator]
+        if condition():
             return
         time.sleep(0.05)
-    raise AssertionError(f"not within {seconds:.0f} s: {what}")
+    raise AssertionError(f"not within {seconds:.0f} s: {what} {stands()}")
