@@ -1,0 +1,107 @@
+"""A picture as it comes: a file of pixels, refused in words when it is none, as linear light when it is."""
+
+import io
+import warnings
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+from PIL import ExifTags, Image, ImageOps, UnidentifiedImageError
+
+from partita.errors import refuse
+
+Light = NDArray[np.float32]
+# A picture is read at this size; a larger one is made smaller first.
+LONGEST_PX = 1600
+SMALLEST_PX, MOST_PIXELS, MOST_BYTES = 480, 50_000_000, 12_000_000
+FORMATS = ("JPEG", "PNG")
+_ACCEPTED = f"Use a JPEG or a PNG of at least {SMALLEST_PX} pixels a side and at most {MOST_BYTES // 1_000_000} MB."
+# A black frame: half of it darker, and all but its lights.
+_DARK = 0.004
+
+
+@dataclass(frozen=True)
+class Picture:
+    """light : (rows, columns, 3) linear, 0 to 1; luma : (rows, columns) brightness alone, linear; focal : of the lens in px, 0 where the file does not tell;
+    scale : how many of the file's pixels are one here."""
+
+    light: Light
+    luma: Light
+    focal: float
+    scale: float
+
+    @property
+    def width(self) -> int:
+        """Columns."""
+        return int(self.light.shape[1])
+
+    @property
+    def height(self) -> int:
+        """Rows."""
+        return int(self.light.shape[0])
+
+    def at(self, pixels: NDArray[np.float64]) -> Light:
+        """(..., 3) light at places (..., 2) between pixels; the border's where they lie outside."""
+        return sampled(self.light, pixels)
+
+
+def read_picture(data: bytes, name: str = "picture") -> Picture:
+    """A file's bytes as a picture. Raises `Refused` for what is no picture, too small, too large or dark."""
+    if len(data) > MOST_BYTES:
+        raise refuse(name, f"it has {len(data) / 1e6:.0f} MB", _ACCEPTED)
+    image, focal35 = _opened(data, name)
+    longest = max(image.size)
+    scale = max(1.0, longest / LONGEST_PX)
+    if scale > 1.0:
+        image = image.resize((round(image.width / scale), round(image.height / scale)), Image.Resampling.BOX)
+    shown = np.asarray(image.convert("RGB"))
+    light = _LINEAR[shown]
+    # As a JPEG keeps it: the sum is of the curved values. ITU-R BT.601.
+    luma = _LINEAR[(shown @ np.array([0.299, 0.587, 0.114]) + 0.5).astype(np.uint8)]
+    if float(np.quantile(light.max(axis=2)[::4, ::4], 0.9)) < _DARK:
+        raise refuse(name, "it is black, or nearly", "Take it with the table's lamps on.")
+    return Picture(light, luma, focal35 / 36.0 * max(image.size), scale)
+
+
+def _opened(data: bytes, name: str) -> tuple[Image.Image, float]:
+    """The picture turned as it was held, and its focal length as of a film 36 mm wide, 0 where not told."""
+    try:
+        with warnings.catch_warnings():
+            warnings.simplefilter("ignore")
+            image = Image.open(io.BytesIO(data), formats=FORMATS)
+            # The head of a file says how large it would become: looked at before anything is decoded.
+            if image.width * image.height > MOST_PIXELS:
+                raise refuse(name, f"it is {image.width} by {image.height} pixels large", _ACCEPTED)
+            if min(image.size) < SMALLEST_PX:
+                raise refuse(name, f"it is only {image.width} by {image.height} pixels large", _ACCEPTED)
+            told = image.getexif().get_ifd(ExifTags.IFD.Exif).get(ExifTags.Base.FocalLengthIn35mmFilm.value, 0)
+            image.load()
+            return ImageOps.exif_transpose(image), float(told) if 10 < float(told) < 120 else 0.0
+    except (UnidentifiedImageError, OSError, SyntaxError, ValueError, TypeError, Image.DecompressionBombError) as error:
+        if hasattr(error, "problems"):
+            raise
+        raise refuse(name, "it cannot be read as a picture", _ACCEPTED) from None
+
+
+def _linear_table() -> Light:
+    shown = np.arange(256) / 255.0
+    return np.where(shown <= 0.04045, shown / 12.92, ((shown + 0.055) / 1.055) ** 2.4).astype(np.float32)
+
+
+# Source: IEC 61966-2-1, the curve of sRGB (from memory).
+_LINEAR = _linear_table()
+
+
+def sampled(field: Light, pixels: NDArray[np.float64]) -> Light:
+    """Values of a field (rows, columns, ...) at places (..., 2) in px, between its pixels by halves."""
+    rows, columns = field.shape[:2]
+    x = np.clip(np.nan_to_num(pixels[..., 0]), 0.0, columns - 1.001).astype(np.float32)
+    y = np.clip(np.nan_to_num(pixels[..., 1]), 0.0, rows - 1.001).astype(np.float32)
+    j, i = x.astype(np.int32), y.astype(np.int32)
+    more = (...,) + (None,) * (field.ndim - 2)
+    dx, dy = (x - j)[more], (y - i)[more]
+    flat = field.reshape(rows * columns, *field.shape[2:])
+    at = i * columns + j
+    upper = flat[at] * (1 - dx) + flat[at + 1] * dx
+    lower = flat[at + columns] * (1 - dx) + flat[at + columns + 1] * dx
+    return np.asarray(upper * (1 - dy) + lower * dy, dtype=np.float32)
