@@ -75,7 +75,7 @@ class Cloth:
 def _crowded(points: Floats, ball: Ball, radius: float) -> Floats:
     """How much of the ambient light a ball leaves under and round itself."""
     square = ((points[:, :2] - ball.centre[:2]) ** 2).sum(axis=1)
-    return 1.0 - 0.6 * np.exp(-square / (2 * (0.8 * radius) ** 2))
+    return np.asarray(1.0 - 0.6 * np.exp(-square / (2 * (0.8 * radius) ** 2)))
 
 
 def _shadow(points: Floats, ball: Ball, radius: float, lamp: Lamp) -> Floats:

@@ -159,16 +159,18 @@ def _rods(table: TableSpec, condition: Condition, rng: np.random.Generator) -> l
     """Cues that lie over a rail or lean, arms and fingers on a rail, a triangle's sides on a rail."""
     rods = []
     for _ in range(_count(rng, condition.cues)):
-        start = np.array([_between(rng, (0.2, table.length_m - 0.2)), -0.10 + rng.choice((0, table.width_m + 0.2)), 0.05])
+        start = np.array(
+            [_between(rng, (0.2, table.length_m - 0.2)), -0.10 + rng.choice((0, table.width_m + 0.2)), 0.05]
+        )
         out = np.array([rng.normal(0, 0.6), np.sign(start[1] - 0.5) * 1.0, rng.uniform(0.0, 0.35)])
         rods.append(Rod(start, start + 1.4 * out / np.linalg.norm(out), 0.008, linear((0.09, 0.5, 0.6))))
     for _ in range(_count(rng, condition.hands)):
         skin, side = linear(SKIN[int(rng.integers(len(SKIN)))]), rng.choice((-1.0, 1.0))
         wrist = np.array([_between(rng, (0.3, table.length_m - 0.3)), 0.5 * table.width_m + side * 0.72, 0.09])
-        rods.append(Rod(wrist, wrist + (0.1, side * 0.5, 0.25), 0.04, skin))
+        rods.append(Rod(wrist, wrist + np.array([0.1, side * 0.5, 0.25]), 0.04, skin))
         for k in range(4):
-            tip = wrist + (0.025 * (k - 1.5), -side * _between(rng, (0.08, 0.12)), -0.03)
-            rods.append(Rod(wrist + (0.02 * (k - 1.5), 0.0, -0.01), tip, 0.010, skin))
+            tip = wrist + np.array([0.025 * (k - 1.5), -side * _between(rng, (0.08, 0.12)), -0.03])
+            rods.append(Rod(wrist + np.array([0.02 * (k - 1.5), 0.0, -0.01]), tip, 0.010, skin))
     if condition.triangle and rng.random() < 0.5:
         at = np.array([_between(rng, (0.3, 0.7)) * table.length_m, -0.45, -0.75])
         ends = at + 0.18 * np.array([[0.0, 1.0, 0.0], [0.87, -0.5, 0.0], [-0.87, -0.5, 0.0]])

@@ -56,7 +56,9 @@ class Look:
         size = np.array([self._bed.length, self._bed.width])
         at = np.full((len(rays), 2), 9e3)
         at[down] = (eye + t[down, None] * rays[down] - shift)[:, :2]
-        apron = _meets_box(eye - shift, rays, np.append(-np.full(2, border), -_APRON_M), np.append(size + border, body.top_m))
+        apron = _meets_box(
+            eye - shift, rays, np.append(-np.full(2, border), -_APRON_M), np.append(size + border, body.top_m)
+        )
         light[apron], what[apron] = 0.25 * body.wood * self._room.ambient, 10 + 8 * k
         mine = np.flatnonzero(_outside(at, size) < border)
         light[mine], what[mine], far[mine] = self._top(eye, rays[mine], at[mine], t[mine], body, k)
@@ -64,7 +66,7 @@ class Look:
     def _top(
         self, eye: Floats, rays: Floats, at: Floats, t: Floats, body: Body, k: int
     ) -> tuple[Floats, NDArray[np.int16], Floats]:
-        """Light, number and distance of rays that meet a table within its border, at (n, 2) in the height of its top."""
+        """Light, number and distance of rays that meet a table within its border, at (n, 2) at its top's height."""
         bed, size = self._bed, np.array([self._bed.length, self._bed.width])
         out, hole, throat = _outside(at, size), _in_hole(bed, at, 0.0), _in_throat(bed, at)
         shift = np.append(body.at, 0.0)
@@ -198,7 +200,10 @@ def _sights(at: Floats, out: Floats, body: Body, size: Floats) -> Floats:
     middle = body.cushion_m + 0.5 * body.rail_m
     grain = 1.0 + 0.12 * np.sin(180.0 * at[:, 0] + 6.0 * np.sin(14.0 * at[:, 1])) * np.sin(40.0 * at[:, 1])
     step = size[0] / 8
-    off_x, off_y = np.abs((at[:, 0] / step + 0.5) % 1.0 - 0.5) * step, np.abs((at[:, 1] / step + 0.5) % 1.0 - 0.5) * step
+    off_x, off_y = (
+        np.abs((at[:, 0] / step + 0.5) % 1.0 - 0.5) * step,
+        np.abs((at[:, 1] / step + 0.5) % 1.0 - 0.5) * step,
+    )
     on_long = (at[:, 0] > 0.1) & (at[:, 0] < size[0] - 0.1)
     off = np.where(on_long, off_x, off_y)
     return np.where((np.abs(out - middle) < 0.006) & (off < 0.006), 9.0, grain)
@@ -223,7 +228,9 @@ def _painted(ball: Ball, normals: Floats) -> Floats:
     paint[disc] = ball.white
     ink = glyph(ball.number)
     rows = np.clip(((own[:, 2] / 0.56 + 0.5) * (len(ink) - 1)).round().astype(int), 0, len(ink) - 1)
-    columns = np.clip(((own[:, 1] * np.sign(own[:, 0]) / 0.56 + 0.5) * (len(ink) - 1)).round().astype(int), 0, len(ink) - 1)
+    columns = np.clip(
+        ((own[:, 1] * np.sign(own[:, 0]) / 0.56 + 0.5) * (len(ink) - 1)).round().astype(int), 0, len(ink) - 1
+    )
     inked = disc & (side < 0.27) & (ink[rows, columns] > 0.5)
     paint[inked] = 0.02
     return paint

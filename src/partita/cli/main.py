@@ -16,6 +16,7 @@ COMMANDS = {
     "kick": "the ways to a hidden ball: chance of a good hit, the sum, what the table asks of it",
     "playout": "whole racks played by both players: the rack chance and its interval",
     "sheet": "a layout file as a PDF for print, with ring marks",
+    "photo": "a photo of the table as a layout file, from six pressed pockets",
     "measure": "a stroke with intervals from attempts at known stations",
     "record": "where the racks go and whether what was said came true, from a record's decisions",
     "table-fit": "settings of a table from rolls, lags and stop shots",

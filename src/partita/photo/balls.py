@@ -68,6 +68,7 @@ class Search:
         self._eye = place_of(camera)
         self._scale = max(picture.width, picture.height) / 1600.0
         self._found: list[FoundBall] = []
+        self._discs: dict[tuple[float, float], tuple[Floats, float, float]] = {}
         self._all_known = False
 
     def all(self) -> list[FoundBall]:
@@ -97,7 +98,7 @@ class Search:
         y = np.arange(reach, self._table.width_m - reach + 1e-6, _NET_M)
         net = np.stack(np.meshgrid(x, y), axis=-1).reshape(-1, 2)
         within = sampled(self._cloth.other, rims(self._camera, net, self._radius, 4, np.array([0.0, 0.5])))
-        return net[within.mean(axis=(1, 2)) > _SOMETHING]
+        return np.asarray(net[within.mean(axis=(1, 2)) > _SOMETHING])
 
     def _coarse(self, places: Floats) -> tuple[Floats, Floats]:
         """(n,) how much places look like balls, and (n,) the share in sight."""
@@ -118,28 +119,37 @@ class Search:
     def _hidden(self, points: Floats, places: Floats) -> NDArray[np.bool_]:
         """(n, spokes) which points a ball taken before hides: it is nearer to the eye, and they are within its rim."""
         hidden = np.asarray(sampled(self._cloth.behind, points) > 0.5)
+        far = self._far(places)
         for ball in self._found:
-            at = np.array(ball.place)
+            middle, reach, its_far = self._disc(ball.place)
             # While balls are taken, what one has claimed is no evidence for another, be it nearer or not.
-            nearer = (self._far(at[None])[0] < self._far(places)) | (not self._all_known)
-            (rim,) = rims(self._camera, at[None], self._radius, 16, np.array([1.0]))
-            middle = rim[0].mean(axis=0)
-            reach = np.sqrt(((rim[0] - middle) ** 2).sum(axis=1)).mean()
+            nearer = (its_far < far) | (not self._all_known)
             hidden |= nearer[:, None] & (((points - middle) ** 2).sum(axis=2) < (1.06 * reach) ** 2)
         return hidden
+
+    def _disc(self, place: tuple[float, float]) -> tuple[Floats, float, float]:
+        """A ball's disc in the picture: its middle and radius in px, and how far from the eye it is, m squared."""
+        if place not in self._discs:
+            at = np.array([place])
+            middle = rims(self._camera, at, self._radius, 16, np.array([1.0]))[0, 0].mean(axis=0)
+            reach = float(radii_px(self._camera, at, self._radius)[0])
+            self._discs[place] = (middle, reach, float(self._far(at)[0]))
+        return self._discs[place]
 
     def _far(self, places: Floats) -> Floats:
         return np.asarray(((places - self._eye[:2]) ** 2).sum(axis=1))
 
     def _exact(self, place: Floats) -> FoundBall | None:
         """The place near by whose rim is clearest; None where none is clear enough."""
+        if self._unclaimed(place) < 0.6 * _NEW:
+            return None
         at, best = place, -1.0
         for step in (0.006, 0.003):
             shifts = step * np.stack(np.meshgrid((-1, 0, 1), (-1, 0, 1)), axis=-1).reshape(-1, 2)
             for _ in range(4):
-                worth, sight = self._fine(at + shifts)
+                worth, _ = self._fine(at + shifts)
                 k = int(np.argmax(worth))
-                best, in_sight = float(worth[k]), float(sight[k])
+                best = float(worth[k])
                 if not shifts[k].any():
                     break
                 at = at + shifts[k]
@@ -164,7 +174,9 @@ class Search:
     def _measured(self, place: Floats, reach: float) -> Floats:
         """A place moved so that its rim lies where the picture changes most along each spoke."""
         shares, half = 1.0 + np.linspace(-reach, reach, _STEPS), 0.7 * self._half(place)
-        points = rims(self._camera, place[None], self._radius, _FINE_SPOKES, np.concatenate([shares - half, shares + half]))
+        points = rims(
+            self._camera, place[None], self._radius, _FINE_SPOKES, np.concatenate([shares - half, shares + half])
+        )
         # In linear light: there a blurred edge stays where it was.
         light, ratio = self._picture.at(points[0]), sampled(self._cloth.ratio, points[0])
         luma = sampled(self._picture.luma, points[0])
@@ -183,7 +195,10 @@ class Search:
         out = rim[0] - middle
         length = np.sqrt((out**2).sum(axis=1))
         # Beside the place, how much wider all of it looks than it is: bright balls in dark surroundings do.
-        slope = np.stack([((rim[k] - rim[0]) * out).sum(axis=1) / length / 1e-3 for k in (1, 2)] + [100.0 * np.ones(len(length))], axis=1)
+        slope = np.stack(
+            [((rim[k] - rim[0]) * out).sum(axis=1) / length / 1e-3 for k in (1, 2)] + [100.0 * np.ones(len(length))],
+            axis=1,
+        )
         hidden = self._hidden(rim[:1], place[None])[0]
         # A ball's lower side lies in its own shade: its edge is faint there, and often is none of the rim.
         sure = np.minimum(1.0, height / max(1e-5, float(np.quantile(height, 0.7)))) ** 2 * ~hidden
@@ -250,8 +265,6 @@ class Search:
             again = self._exact(np.array(ball.place))
             self._found = [*kept[:k], again or ball, *kept[k + 1 :]]
         return sorted(self._found, key=lambda ball: -ball.rim)
-
-
 
 
 def _edge(inside: NDArray[np.float32], outside: NDArray[np.float32]) -> Floats:

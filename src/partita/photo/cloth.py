@@ -51,6 +51,11 @@ class Cloth:
         self.ratio: Light = (logs - expected).astype(np.float32)
         self.other = _unlike(self.ratio)
 
+    def brightness(self, place: Floats) -> float:
+        """How bright the cloth is at a place (2,) m, over its mean."""
+        here = np.exp(self._terms(place[None]) @ self._factors).mean()
+        return float(np.clip(here / self._mean, 0.05, 20.0))
+
     def _box(self, picture: Picture) -> tuple[slice, slice]:
         """The part of the picture in which the bed lies, and a little more."""
         table = self._table
@@ -67,7 +72,9 @@ class Cloth:
         y = np.arange(0.02, self._table.width_m - 0.02, _CELL_M)
         places = np.stack(np.meshgrid(x, y), axis=-1).reshape(-1, 2)
         light = picture.at(seen(self._camera, np.column_stack([places, np.zeros(len(places))])))
-        self._factors = _robust(self._terms(places), np.log(light + FLOOR).astype(float))
+        terms = self._terms(places)
+        self._factors = _robust(terms, np.log(light + FLOOR).astype(float))
+        self._mean = float(np.exp(terms @ self._factors).mean())
 
     def _terms(self, places: Floats) -> Floats:
         u = 2 * places[..., 0] / self._table.length_m - 1

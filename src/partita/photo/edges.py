@@ -123,7 +123,7 @@ def _told_apart(light: Light, cloth: Light, beside: Light) -> Light:
 def _core(colours: Light) -> Light:
     """Without the third that lies farthest from the middle: balls, lines, lamps."""
     far = np.abs(colours - np.median(colours, axis=0)).sum(axis=1)
-    return colours[far <= np.quantile(far, 0.67)]
+    return np.asarray(colours[far <= np.quantile(far, 0.67)])
 
 
 def normals_of(edges: Edges, cameras: Floats, points: Floats, pixels: Floats) -> Floats:
@@ -141,5 +141,3 @@ def bed_corners(table: TableSpec, camera: Floats) -> Floats:
     """(4, 2) px of the corners of the playing surface."""
     corners = np.array([[0, 0, 0], [table.length_m, 0, 0], [table.length_m, table.width_m, 0], [0, table.width_m, 0]])
     return seen(camera, corners.astype(float))
-
-

@@ -8,7 +8,8 @@ import numpy as np
 from numpy.typing import NDArray
 
 Floats = NDArray[np.float64]
-# Columns: turn as a vector (Rodrigues), shift, log of the focal length in px, middle in px, bends, cushion's width in m.
+# Columns: turn as a vector (Rodrigues), shift, log of the focal length in px, middle in px,
+# bends, cushion's width in m.
 TURN, SHIFT, FOCAL, MIDDLE, BEND, CUSHION = slice(0, 3), slice(3, 6), 6, slice(7, 9), slice(9, 11), 11
 COLUMNS = 12
 

@@ -29,10 +29,12 @@ _SEED = 7
 
 @dataclass(frozen=True)
 class Outline:
-    """A camera (COLUMNS,) and how much of its edges the picture shows, 0 to 1."""
+    """A camera (COLUMNS,), how much of its edges the picture shows, 0 to 1, and how much of that side's of which it
+    shows least."""
 
     camera: Floats
     score: float
+    weakest: float
 
 
 class Fit:
@@ -58,16 +60,23 @@ class Fit:
         return np.asarray(contrast.steps(pixels, normals, kinds, reach_px * self.scale).mean(axis=-1))
 
 
-def made_exact(picture: Picture, table: TableSpec, start: Floats, presses: Floats, prior: Prior) -> Outline:
-    """The outline round a first camera that sees the presses."""
-    fit = Fit(picture, table, presses, prior, FINGER_PX)
+def made_exact(
+    picture: Picture, table: TableSpec, start: Floats, presses: Floats, prior: Prior, finger_px: float = FINGER_PX
+) -> Outline:
+    """The outline round a first camera that sees the presses, which are off by so much (px of a picture of 1600)."""
+    fit = Fit(picture, table, presses, prior, finger_px)
     contrast = Contrast(picture, table, start)
     camera = _searched(fit, contrast, start)
     contrast = Contrast(picture, table, camera)
     for reach in _SEARCH_PX:
         camera = _measured(fit, contrast, camera, reach)
-    kinds = fit.edges.kinds(camera)
-    return Outline(camera, float(fit.shown(camera[None], contrast, kinds, 2.0)[0]))
+    points = fit.edges.of(camera)
+    pixels = seen(camera, points)
+    normals = normals_of(fit.edges, camera, points, pixels)
+    steps = contrast.steps(pixels, normals, fit.edges.kinds(camera), 2.0 * fit.scale)
+    border = fit.edges.is_border
+    weakest = min(float(steps[border & (fit.edges.side == side)].mean()) for side in range(4))
+    return Outline(camera, float(steps.mean()), weakest)
 
 
 def _searched(fit: Fit, contrast: Contrast, start: Floats) -> Floats:

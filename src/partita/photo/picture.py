@@ -22,8 +22,8 @@ _DARK = 0.004
 
 @dataclass(frozen=True)
 class Picture:
-    """light : (rows, columns, 3) linear, 0 to 1; luma : (rows, columns) brightness alone, linear; focal : of the lens in px, 0 where the file does not tell;
-    scale : how many of the file's pixels are one here."""
+    """light : (rows, columns, 3) linear, 0 to 1; luma : (rows, columns) brightness alone, linear; focal : of the lens
+    in px, 0 where the file does not tell; scale : how many of the file's pixels are one here."""
 
     light: Light
     luma: Light

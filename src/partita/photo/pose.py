@@ -108,8 +108,8 @@ _NUDGES = np.array([1e-5] * 3 + [1e-5] * 3 + [1e-5] + [1e-2] * 2 + [1e-5] * 2 + 
 def _start(points: Floats, presses: Floats, prior: Prior) -> Floats:
     """A camera from the homography of the bed's plane; refuses presses that have none."""
     focal, middle = np.exp(prior.mean[FOCAL]), prior.mean[MIDDLE]
-    homography = _homography(points[:, :2], (presses - middle) / focal)
-    one, other, shift = homography.T
+    to_picture = homography(points[:, :2], (presses - middle) / focal)
+    one, other, shift = to_picture.T
     size = np.sqrt(np.linalg.norm(one) * np.linalg.norm(other))
     if not np.isfinite(size) or size < 1e-12:
         raise refuse("pockets", "they lie on one line", _ACCEPTED)
@@ -122,7 +122,7 @@ def _start(points: Floats, presses: Floats, prior: Prior) -> Floats:
     return camera
 
 
-def _homography(flat: Floats, image: Floats) -> Floats:
+def homography(flat: Floats, image: Floats) -> Floats:
     """(3, 3) from places in a plane (n, 2) to places in a picture (n, 2)."""
     rows = []
     for (x, y), (u, v) in zip(flat, image, strict=True):
@@ -161,8 +161,8 @@ def in_order(table: TableSpec, presses: Floats) -> Floats:
 def _misfit(places: Floats, image: Floats) -> float:
     """How far off a homography leaves six places, px."""
     middle, scale = image.mean(axis=0), image.std()
-    homography = _homography(places, (image - middle) / scale)
-    found = np.column_stack([places, np.ones(6)]) @ homography.T
+    to_picture = homography(places, (image - middle) / scale)
+    found = np.column_stack([places, np.ones(6)]) @ to_picture.T
     if (found[:, 2] * found[0, 2] <= 0).any():
         return float("inf")
     return float(np.sqrt(((found[:, :2] / found[:, 2:] - (image - middle) / scale) ** 2).mean()) * scale)

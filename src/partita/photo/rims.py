@@ -9,7 +9,7 @@ Floats = NDArray[np.float64]
 
 
 def rims(camera: Floats, places: Floats, radius_m: float, spokes: int, shares: Floats) -> Floats:
-    """(n, k, spokes, 2) px points at shares (k,), or (n, k), of the rim's distance from the middle, of balls at (n, 2) m.
+    """(n, k, spokes, 2) px points at shares (k,) or (n, k) of the rim's distance from the middle, balls at (n, 2) m.
 
     Spoke 0 points up in the picture, a quarter on to the right.
     """
