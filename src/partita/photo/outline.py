@@ -18,7 +18,7 @@ from partita.table.spec import TableSpec
 
 Floats = NDArray[np.float64]
 # Cameras drawn a round, how many are kept, and the reach of edges round by round, px of a picture of 1600.
-_DRAWN, _KEPT = 500, 50
+_DRAWN, _KEPT = 360, 40
 _REACHES = (6.0, 6.0, 5.0, 5.0, 4.0, 4.0, 3.0, 3.0, 2.0, 2.0, 2.0, 1.5, 1.5)
 # What a step of edges is worth against what presses and phones are like.
 _EDGES_COUNT = 260.0

@@ -8,7 +8,7 @@ import numpy as np
 from numpy.typing import NDArray
 from PIL import ExifTags, Image, ImageOps, UnidentifiedImageError
 
-from partita.errors import refuse
+from partita.errors import Refused, refuse
 
 Light = NDArray[np.float32]
 # A picture is read at this size; a larger one is made smaller first.
@@ -77,9 +77,11 @@ def _opened(data: bytes, name: str) -> tuple[Image.Image, float]:
             told = image.getexif().get_ifd(ExifTags.IFD.Exif).get(ExifTags.Base.FocalLengthIn35mmFilm.value, 0)
             image.load()
             return ImageOps.exif_transpose(image), float(told) if 10 < float(told) < 120 else 0.0
-    except (UnidentifiedImageError, OSError, SyntaxError, ValueError, TypeError, Image.DecompressionBombError) as error:
-        if hasattr(error, "problems"):
-            raise
+    except Refused:
+        raise
+    except Image.DecompressionBombError:
+        raise refuse(name, "it would have far too many pixels", _ACCEPTED) from None
+    except (UnidentifiedImageError, OSError, SyntaxError, ValueError, TypeError):
         raise refuse(name, "it cannot be read as a picture", _ACCEPTED) from None
 
 
