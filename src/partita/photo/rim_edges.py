@@ -91,5 +91,5 @@ def _settled(slope: Floats, target: Floats, sure: Floats, tolerance: Floats) -> 
         left = (target - slope @ found) / tolerance
         weight = sure / (1.0 + left**2) ** 2
         square = slope.T @ (slope * weight[:, None]) + np.diag([1e-3, 1e-3, 1.0 / _WIDER_PX**2])
-        found = np.linalg.solve(square, slope.T @ (target * weight))
+        found = np.asarray(np.linalg.solve(square, slope.T @ (target * weight)), dtype=np.float64)
     return found
