@@ -178,13 +178,10 @@ class Names(unittest.TestCase):
 
 class BadPictures(unittest.TestCase):
     def test_what_is_no_picture_is_refused_in_a_sentence_and_nothing_is_decoded_that_is_too_large(self) -> None:
-        chunk = struct.pack(">IIBBBBB", 60_000, 60_000, 8, 2, 0, 0, 0)
-        bomb = (
-            b"\x89PNG\r\n\x1a\n"
-            + struct.pack(">I", 13)
-            + b"IHDR"
-            + chunk
-            + struct.pack(">I", zlib.crc32(b"IHDR" + chunk))
+        parts = [(b"IHDR", struct.pack(">IIBBBBB", 60_000, 60_000, 8, 2, 0, 0, 0)), (b"IDAT", zlib.compress(b"0" * 99))]
+        bomb = b"\x89PNG\r\n\x1a\n" + b"".join(
+            struct.pack(">I", len(data)) + kind + data + struct.pack(">I", zlib.crc32(kind + data))
+            for kind, data in parts
         )
         black = as_file(Image.new("RGB", (800, 600)))
         for data, words in (
