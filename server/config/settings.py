@@ -72,6 +72,7 @@ INSTALLED_APPS = [
     "records",
     "links",
     "rooms",
+    "photos",
     "lessons",
     "archive",
     "setup",

@@ -8,6 +8,7 @@ from accounts.limits import clear_tries
 from archive import kinds as imports
 from lessons import giving as lessons
 from links.giving import clear_ended
+from photos.kinds import clear_old as clear_photos
 from records.clearing import clear_deleted
 from rooms.seats import clear_closed
 from studies.clearing import clear_old
@@ -25,5 +26,5 @@ async def housekeeping(timestamp: int) -> None:
     )
     await sync_to_async(call_command)("clearsessions")
     links = (clear_ended, lessons.clear_ended, clear_closed)
-    for clear in (clear_tries, clear_old, clear_deleted, *links, imports.clear_old):
+    for clear in (clear_tries, clear_old, clear_deleted, *links, imports.clear_old, clear_photos):
         await sync_to_async(clear)()

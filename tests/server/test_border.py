@@ -27,6 +27,7 @@ from lessons.models import Giving, Group, Lesson
 from links.models import Link
 from measures.models import ErrorCosts, Measure, Sitting
 from partita.errors import Refused
+from photos.models import HallLooks, Photo, Snapshot
 from playouts.models import PlayOut
 from practice.models import DrillAttempt, DrillSitting, Expectation, OwnDrill, QuizFill, QuizRound
 from profiles.models import PlayerProfile
@@ -205,7 +206,7 @@ class Ownership(TestCase):
         self.work = {
             "studies": "study_id", "run-outs": "run_out_id", "kicks": "kick_id", "measures": "measure_id",
             "costs": "costs_id", "reckonings": "reckoning_id", "expectations": "expectation_id",
-            "quiz-fills": "fill_id", "imports": "import_id",
+            "quiz-fills": "fill_id", "imports": "import_id", "photos": "photo_id", "snapshots": "snapshot_id",
         }  # fmt: skip
         drill = DrillSitting.objects.filter(player__owner=owner)[0]
         work: dict[str, Any] = {"question": question, "status": "running"}
@@ -221,6 +222,9 @@ class Ownership(TestCase):
             "kick_id": Kick.objects.create(owner=owner, **work).pk,
             "measure_id": Measure.objects.create(owner=owner, player=player, **work).pk,
             "costs_id": ErrorCosts.objects.create(owner=owner, player=player, **work).pk,
+            "photo_id": Photo.objects.create(owner=owner, **work).pk,
+            "snapshot_id": Snapshot.objects.create(owner=owner, **work).pk,
+            "hall_id": HallLooks.objects.create(owner=owner, table="theirs").pk,
             "import_id": Import.objects.create(owner=owner, **work).pk,
             "match_id": Match.objects.filter(owner=owner)[0].pk, "rack_number": 1, "number": 1,
             "decision_id": Decision.objects.filter(owner=owner)[0].pk,
@@ -255,6 +259,7 @@ class Ownership(TestCase):
             "links",
             "rooms",
             "lessons",
+            "photos",
             "archive",
         ]
         models = [model for app in own for model in apps.get_app_config(app).get_models()]

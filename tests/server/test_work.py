@@ -17,6 +17,7 @@ from partita import __version__
 from partita.players.measuring import attempts as core
 from partita.reports.ledger.report import read_study
 from partita.table.spec import TableSpec
+from photos.models import Photo, Snapshot
 from playouts.kinds import PARTS
 from playouts.models import Part, PlayOut
 from practice.models import DrillSitting, Expectation, QuizFill, QuizRound
@@ -63,6 +64,12 @@ def a_row_of_each_kind(owner: Any) -> list[Any]:
         ),
         QuizFill.objects.create(owner=owner, question={}, document={"done": 1, "of": 1, "kept": 1}),
         Reckoning.objects.create(owner=owner, question={}, document={"done": 1, "of": 1, "left_out": 0}),
+        Photo.objects.create(
+            owner=owner, question={"game": "nine-ball", "hall": ""},
+            document={"width": 1600, "height": 1200, "pockets": [], "offered": False, "outline": 0.6,
+                      "is_doubtful": False, "words": "", "balls": [], "missing": []},
+        ),
+        Snapshot.objects.create(owner=owner, question={}, document={"jpeg": ""}),
         Import.objects.create(
             owner=owner, question={"what": "record"},
             document={"new": {}, "known": 0, "matches": [], "strangers": [], "problems": []},

@@ -16,6 +16,8 @@ LONGEST_PX = 1600
 SMALLEST_PX, MOST_PIXELS, MOST_BYTES = 480, 50_000_000, 12_000_000
 FORMATS = ("JPEG", "PNG")
 _ACCEPTED = f"Use a JPEG or a PNG of at least {SMALLEST_PX} pixels a side and at most {MOST_BYTES // 1_000_000} MB."
+# Written anew, a picture loses nothing that is looked for.
+_KEPT_QUALITY = 93
 # A black frame: half of it darker, and all but its lights.
 _DARK = 0.004
 
@@ -61,6 +63,22 @@ def read_picture(data: bytes, name: str = "picture") -> Picture:
     if float(np.quantile(light.max(axis=2)[::4, ::4], 0.9)) < _DARK:
         raise refuse(name, "it is black, or nearly", "Take it with the table's lamps on.")
     return Picture(light, luma, focal35 / 36.0 * max(image.size), scale)
+
+
+def without_its_story(data: bytes, name: str = "picture") -> bytes:
+    """A picture as a JPEG at the size in which it is read, with its lens and without anything else that its file tells:
+    no place, no time, no device. Raises `Refused` as `read_picture` does."""
+    image, focal35 = _opened(data, name)
+    longest = max(image.size)
+    if longest > LONGEST_PX:
+        scale = longest / LONGEST_PX
+        image = image.resize((round(image.width / scale), round(image.height / scale)), Image.Resampling.BOX)
+    exif = Image.Exif()
+    if focal35:
+        exif.get_ifd(ExifTags.IFD.Exif)[ExifTags.Base.FocalLengthIn35mmFilm.value] = round(focal35)
+    file = io.BytesIO()
+    image.convert("RGB").save(file, "JPEG", quality=_KEPT_QUALITY, exif=exif)
+    return file.getvalue()
 
 
 def _opened(data: bytes, name: str) -> tuple[Image.Image, float]:

@@ -65,14 +65,20 @@ def read_photo(
 
     `learned` and `cushion_m` are what corrections at this table taught. Raises `Refused` for presses that are no table.
     """
-    found = outlined(picture, table, presses, cushion_m)
-    cloth = Cloth(picture, table, found.camera)
-    balls = find_balls(picture, table, found.camera, cloth)
-    looks = looks_of(picture, table, found.camera, cloth, balls)
+    return balls_in(picture, table, game, outlined(picture, table, presses, cushion_m), learned)
+
+
+def balls_in(
+    picture: Picture, table: TableSpec, game: str, outline: Outline, learned: Learned | None = None
+) -> Reading:
+    """Find and name the balls of a game on a table whose outline is known."""
+    cloth = Cloth(picture, table, outline.camera)
+    balls = find_balls(picture, table, outline.camera, cloth)
+    looks = looks_of(picture, table, outline.camera, cloth, balls)
     names = named(looks, game_named(game).balls, learned)
     there = {one.name for one in names}
     missing = [ball for ball in game_named(game).balls if ball not in there]
-    return Reading(found, _read(table, found.camera, balls, names, looks), missing)
+    return Reading(outline, _read(table, outline.camera, balls, names, looks), missing)
 
 
 def outlined(picture: Picture, table: TableSpec, presses: Floats, cushion_m: float = 0.0) -> Outline:

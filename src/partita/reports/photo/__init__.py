@@ -1,0 +1,1 @@
+"""What was read of a photo, as a document."""
