@@ -91,8 +91,7 @@ class _Search:
         """(n,) how much places look like balls."""
         if not len(places):
             return np.zeros(0)
-        scale = max(self._picture.width, self._picture.height) / 1600.0
-        wide = np.clip(_CLEAR_PX * scale / radii_px(self._camera, places, self._radius), 0.15, 0.45)
+        wide = np.clip(_CLEAR_PX * self._picture.unit / radii_px(self._camera, places, self._radius), 0.15, 0.45)
         shares = np.column_stack([1 - 0.8 * wide, 1 + wide, *(np.full(len(wide), share) for share in _FILLED)])
         points = rims(self._camera, places, self._radius, _FIRST_SPOKES, shares)
         other, ratio = sampled(self._cloth.other, points), sampled(self._cloth.ratio, points[:, :2])

@@ -8,7 +8,7 @@ theirs is one of the place along the rail for each height. What the near cushion
 import numpy as np
 from numpy.typing import NDArray
 
-from partita.photo.lens import BEND, FOCAL, MIDDLE, TURN, place_of, seen, turns
+from partita.photo.lens import place_of, rays_of, seen
 from partita.photo.picture import Light, Picture, sampled
 from partita.table.spec import TableSpec
 
@@ -35,7 +35,7 @@ class Cloth:
         logs = np.log(picture.light + FLOOR)
         expected = np.broadcast_to(logs.mean(axis=(0, 1)), logs.shape).copy()
         box = self._box(picture)
-        eye, rays = place_of(camera), _rays(camera, picture, box)
+        eye, rays = place_of(camera), _rays(camera, box)
         nose = 2 * table.ball_radius_m * table.nose_height
         bed = eye[:2] - (eye[2] / rays[..., 2:]) * rays[..., :2]
         over = eye[:2] - ((eye[2] - nose) / rays[..., 2:]) * rays[..., :2]
@@ -114,18 +114,13 @@ class Cloth:
             expected[rows[mine], columns[mine]] = (terms @ factors).astype(np.float32)
 
 
-def _rays(camera: Floats, picture: Picture, box: tuple[slice, slice]) -> Light:
+def _rays(camera: Floats, box: tuple[slice, slice]) -> Light:
     """(rows, columns, 3) directions of a box's pixels in the table's frame, always downward; smooth, so that a coarse
     net of them is enough."""
     rows = np.arange(box[0].start, box[0].stop + _STEP_PX, _STEP_PX)
     columns = np.arange(box[1].start, box[1].stop + _STEP_PX, _STEP_PX)
     pixels = np.stack(np.meshgrid(columns, rows), axis=-1).astype(float)
-    bent = (pixels - camera[MIDDLE]) / np.exp(camera[FOCAL])
-    flat = bent
-    for _ in range(12):
-        square = (flat**2).sum(axis=-1, keepdims=True)
-        flat = bent / (1 + camera[BEND][0] * square + camera[BEND][1] * square**2)
-    coarse = np.concatenate([flat, np.ones((*flat.shape[:2], 1))], axis=-1) @ turns(camera[TURN])
+    coarse = rays_of(camera, pixels)
     height, width = box[0].stop - box[0].start, box[1].stop - box[1].start
     fine = np.stack(np.meshgrid(np.arange(width), np.arange(height)), axis=-1) / _STEP_PX
     rays = sampled(coarse.astype(np.float32), fine)

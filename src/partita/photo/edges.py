@@ -135,9 +135,3 @@ def normals_of(edges: Edges, cameras: Floats, points: Floats, pixels: Floats) ->
     out = seen(cameras, points + 0.004 * edges.out) - pixels
     normal *= np.sign((normal * out).sum(axis=-1, keepdims=True))
     return np.asarray(normal / np.maximum(np.sqrt((normal**2).sum(axis=-1, keepdims=True)), 1e-9))
-
-
-def bed_corners(table: TableSpec, camera: Floats) -> Floats:
-    """(4, 2) px of the corners of the playing surface."""
-    corners = np.array([[0, 0, 0], [table.length_m, 0, 0], [table.length_m, table.width_m, 0], [0, table.width_m, 0]])
-    return seen(camera, corners.astype(float))

@@ -52,14 +52,18 @@ def place_of(camera: Floats) -> Floats:
     return np.asarray(-turns(camera[TURN]).T @ camera[SHIFT])
 
 
-def on_plane(camera: Floats, pixels: Floats, height_m: float) -> Floats:
-    """(n, 2) m places in a plane above the bed that pixels (n, 2) look at; nan where they look past it."""
+def rays_of(camera: Floats, pixels: Floats) -> Floats:
+    """(..., 3) directions in the table's frame, not of length one, in which pixels (..., 2) look."""
     bent = (pixels - camera[MIDDLE]) / np.exp(camera[FOCAL])
     flat = bent
     for _ in range(12):
-        square = (flat**2).sum(axis=1, keepdims=True)
+        square = (flat**2).sum(axis=-1, keepdims=True)
         flat = bent / (1 + camera[BEND][0] * square + camera[BEND][1] * square**2)
-    rays = np.column_stack([flat, np.ones(len(flat))]) @ turns(camera[TURN])
-    place = place_of(camera)
+    return np.asarray(np.concatenate([flat, np.ones((*flat.shape[:-1], 1))], axis=-1) @ turns(camera[TURN]))
+
+
+def on_plane(camera: Floats, pixels: Floats, height_m: float) -> Floats:
+    """(n, 2) m places in a plane above the bed that pixels (n, 2) look at; nan where they look past it."""
+    rays, place = rays_of(camera, pixels), place_of(camera)
     down = np.where(rays[:, 2] < -1e-6, rays[:, 2], np.nan)
     return np.asarray((place + ((height_m - place[2]) / down)[:, None] * rays)[:, :2])

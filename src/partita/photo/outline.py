@@ -43,7 +43,7 @@ class Fit:
     def __init__(self, picture: Picture, table: TableSpec, presses: Floats, prior: Prior, finger_px: float) -> None:
         self.picture, self.table, self.presses, self.prior = picture, table, presses, prior
         self.edges: Edges = edges_of(table)
-        self.scale = max(picture.width, picture.height) / 1600.0
+        self.scale = picture.unit
         self.finger = finger_px * self.scale
         self._pockets = pocket_points(table)
 
@@ -53,11 +53,11 @@ class Fit:
         return np.concatenate([off.reshape(*off.shape[:-2], 12), self.prior.residuals(cameras)], axis=-1)
 
     def shown(self, cameras: Floats, contrast: Contrast, kinds: NDArray[np.int64], reach_px: float) -> Floats:
-        """(h,) how much of their edges the picture shows, the mean over edges."""
+        """(..., n) how much of each of their edges the picture shows."""
         points = self.edges.of(cameras)
         pixels = seen(cameras, points)
         normals = normals_of(self.edges, cameras, points, pixels)
-        return np.asarray(contrast.steps(pixels, normals, kinds, reach_px * self.scale).mean(axis=-1))
+        return contrast.steps(pixels, normals, kinds, reach_px * self.scale)
 
 
 def made_exact(
@@ -70,10 +70,7 @@ def made_exact(
     contrast = Contrast(picture, table, camera)
     for reach in _SEARCH_PX:
         camera = _measured(fit, contrast, camera, reach)
-    points = fit.edges.of(camera)
-    pixels = seen(camera, points)
-    normals = normals_of(fit.edges, camera, points, pixels)
-    steps = contrast.steps(pixels, normals, fit.edges.kinds(camera), 2.0 * fit.scale)
+    steps = fit.shown(camera, contrast, fit.edges.kinds(camera), 2.0)
     border = fit.edges.is_border
     weakest = min(float(steps[border & (fit.edges.side == side)].mean()) for side in range(4))
     return Outline(camera, float(steps.mean()), weakest)
@@ -85,7 +82,7 @@ def _searched(fit: Fit, contrast: Contrast, start: Floats) -> Floats:
     best, best_worth = start, -np.inf
     for reach in _REACHES:
         drawn = np.concatenate([rng.multivariate_normal(mean, spread, _DRAWN, method="eigh"), mean[None]])
-        worth = _EDGES_COUNT * fit.shown(drawn, contrast, kinds, reach)
+        worth = _EDGES_COUNT * fit.shown(drawn, contrast, kinds, reach).mean(axis=-1)
         worth -= 0.5 * np.nan_to_num((fit.expected(drawn) ** 2).sum(axis=1), nan=1e9)
         kept = drawn[np.argsort(-np.nan_to_num(worth, nan=-1e9))[:_KEPT]]
         mean, spread = kept.mean(axis=0), np.cov(kept.T) * 1.3 + 1e-14 * np.eye(len(start))

@@ -42,6 +42,11 @@ class Picture:
         """Rows."""
         return int(self.light.shape[0])
 
+    @property
+    def unit(self) -> float:
+        """How many of its pixels are one of a picture of full size, for which widths in px are stated."""
+        return max(self.width, self.height) / LONGEST_PX
+
     def at(self, pixels: NDArray[np.float64]) -> Light:
         """(..., 3) light at places (..., 2) between pixels; the border's where they lie outside."""
         return sampled(self.light, pixels)
@@ -52,10 +57,7 @@ def read_picture(data: bytes, name: str = "picture") -> Picture:
     if len(data) > MOST_BYTES:
         raise refuse(name, f"it has {len(data) / 1e6:.0f} MB", _ACCEPTED)
     image, focal35 = _opened(data, name)
-    longest = max(image.size)
-    scale = max(1.0, longest / LONGEST_PX)
-    if scale > 1.0:
-        image = image.resize((round(image.width / scale), round(image.height / scale)), Image.Resampling.BOX)
+    image, scale = _shrunk(image)
     shown = np.asarray(image.convert("RGB"))
     light = _LINEAR[shown]
     # As a JPEG keeps it: the sum is of the curved values. ITU-R BT.601.
@@ -69,16 +71,21 @@ def without_its_story(data: bytes, name: str = "picture") -> bytes:
     """A picture as a JPEG at the size in which it is read, with its lens and without anything else that its file tells:
     no place, no time, no device. Raises `Refused` as `read_picture` does."""
     image, focal35 = _opened(data, name)
-    longest = max(image.size)
-    if longest > LONGEST_PX:
-        scale = longest / LONGEST_PX
-        image = image.resize((round(image.width / scale), round(image.height / scale)), Image.Resampling.BOX)
+    image, _ = _shrunk(image)
     exif = Image.Exif()
     if focal35:
         exif.get_ifd(ExifTags.IFD.Exif)[ExifTags.Base.FocalLengthIn35mmFilm.value] = round(focal35)
     file = io.BytesIO()
     image.convert("RGB").save(file, "JPEG", quality=_KEPT_QUALITY, exif=exif)
     return file.getvalue()
+
+
+def _shrunk(image: Image.Image) -> tuple[Image.Image, float]:
+    """A picture no larger than it is read, and by how much it was made smaller."""
+    scale = max(1.0, max(image.size) / LONGEST_PX)
+    if scale == 1.0:
+        return image, scale
+    return image.resize((round(image.width / scale), round(image.height / scale)), Image.Resampling.BOX), scale
 
 
 def _opened(data: bytes, name: str) -> tuple[Image.Image, float]:

@@ -64,17 +64,16 @@ def from_presses(table: TableSpec, picture: Picture, presses: Floats, prior: Pri
     Raises `Refused` where no camera above the table does.
     """
     points = pocket_points(table)
-    scale = max(picture.width, picture.height) / 1600.0
     start = _start(points, presses, prior)
 
     def residuals(cameras: Floats) -> Floats:
-        off = (seen(cameras, points) - presses) / (FINGER_PX * scale)
+        off = (seen(cameras, points) - presses) / (FINGER_PX * picture.unit)
         return np.concatenate([off.reshape(*off.shape[:-2], 12), prior.residuals(cameras)], axis=-1)
 
     camera = settle(residuals, start)
     off = np.sqrt(((seen(camera, points) - presses) ** 2).sum(axis=1))
     # Not above the table, or behind it: what is right in the picture would be left on the table.
-    if place_of(camera)[2] < 0.1 or not (off < _TOO_FAR_PX * scale).all():
+    if place_of(camera)[2] < 0.1 or not (off < _TOO_FAR_PX * picture.unit).all():
         raise refuse("pockets", "what was pressed is no table seen from above", _ACCEPTED)
     return camera
 

@@ -36,8 +36,7 @@ def edge(inside: NDArray[np.float32], outside: NDArray[np.float32]) -> Floats:
 
 def half_width(picture: Picture, camera: Floats, place: Floats, radius_m: float) -> float:
     """How far to both sides of a rim the picture is looked at, as a share of the radius."""
-    scale = max(picture.width, picture.height) / 1600.0
-    return float(np.clip(_HALF_PX * scale / radii_px(camera, place[None], radius_m)[0], *_HALVES))
+    return float(np.clip(_HALF_PX * picture.unit / radii_px(camera, place[None], radius_m)[0], *_HALVES))
 
 
 def moved(
