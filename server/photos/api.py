@@ -7,7 +7,8 @@ from ninja.files import UploadedFile
 from pydantic import Field
 
 from edge.current import account
-from photos.kinds import PHOTOS, SNAPSHOTS, PhotoIn, PhotoOut, SnapshotIn, SnapshotOut, ask, ask_snapshot
+from partita.reports.photo.schema import SpotDocument
+from photos.kinds import PHOTOS, SNAPSHOTS, PhotoIn, PhotoOut, SnapshotIn, SnapshotOut, ask, ask_snapshot, spot_in
 from photos.learning import confirm
 from photos.models import HallLooks, Photo
 from work.addresses import addresses
@@ -19,6 +20,13 @@ class ConfirmedIn(Schema):
     """The names of the balls as their owner has seen them, in the order of the document; "" for what is no ball."""
 
     names: list[str] = Field(max_length=40)
+
+
+class SpotIn(Schema):
+    """A place in the picture, px."""
+
+    x: float = Field(ge=-10_000, le=10_000)
+    y: float = Field(ge=-10_000, le=10_000)
 
 
 class HallOut(Schema):
@@ -40,6 +48,12 @@ def confirmed(request: HttpRequest, key: int, body: ConfirmedIn) -> tuple[int, N
     """Learn from what its owner has looked at."""
     confirm(account(request), key, body.names)
     return 204, None
+
+
+@router.post("/photos/{int:key}/spot", response=SpotDocument)
+def spot(request: HttpRequest, key: int, body: SpotIn) -> SpotDocument:
+    """Where a ball lies whose middle is pressed in the picture."""
+    return spot_in(account(request), key, (body.x, body.y))
 
 
 @router.get("/photos/halls", response=list[HallOut])

@@ -9,6 +9,7 @@ from typing import Any
 
 import numpy as np
 from django.db import Error, transaction
+from django.shortcuts import get_object_or_404
 from django.utils import timezone
 from ninja import Schema
 from ninja.files import UploadedFile
@@ -26,9 +27,9 @@ from partita.games import game_named
 from partita.photo.guess import guessed
 from partita.photo.outline import Outline
 from partita.photo.picture import Picture, read_picture, without_its_story
-from partita.photo.reading import Reading, balls_in, cushion_of, outlined
-from partita.reports.photo.report import photo_document
-from partita.reports.photo.schema import PhotoDocument
+from partita.photo.reading import Reading, balls_in, cushion_of, outlined, spot_at
+from partita.reports.photo.report import photo_document, spot_document
+from partita.reports.photo.schema import PhotoDocument, SpotDocument
 from partita.table.spec import TableSpec
 from photos.learning import learned_at
 from photos.models import Photo, Snapshot
@@ -169,8 +170,18 @@ def _in_time(began: float) -> float:
 
 
 def _looks(reading: Reading) -> dict[str, Any]:
-    """By what each ball was named, in the order of the document, and how wide the cushions are."""
-    return {"balls": [ball.looks.round(5).tolist() for ball in reading.balls], "cushion_m": cushion_of(reading)}
+    """By what each ball was named, in the order of the document, the camera, and how wide the cushions are."""
+    looks, camera = [ball.looks.round(5).tolist() for ball in reading.balls], reading.outline.camera.tolist()
+    return {"balls": looks, "camera": camera, "cushion_m": cushion_of(reading)}
+
+
+def spot_in(owner: Any, key: int, pixel: tuple[float, float]) -> SpotDocument:
+    """Where a ball lies whose middle its owner pressed in a photo that was read."""
+    photo = get_object_or_404(Photo.objects.filter(owner=owner), pk=key)
+    if "camera" not in photo.looks:
+        raise refuse("photo", "its outline is not known yet", "Wait until it has been read.")
+    table = read_table(photo.question["table"])
+    return spot_document(table, *spot_at(table, np.array(photo.looks["camera"]), pixel))
 
 
 def ask_snapshot(owner: Any, asked: SnapshotIn) -> Snapshot:

@@ -40,7 +40,8 @@ def confirm(owner: Any, key: int, names: list[str]) -> None:
     hall = photo.question["hall"]
     if hall and seen:
         _teach(owner, hall, photo.looks, names)
-    photo.looks = {}
+    # The camera stays: balls may be put in by hand afterwards.
+    photo.looks = {"camera": photo.looks.get("camera")} if seen else photo.looks
     photo.save(update_fields=["looks"])
 
 

@@ -51,6 +51,7 @@ class Worked(PhotoCase, SharedWorker):
         row = Photo.objects.get(pk=sent["id"])
         self.assertIsNone(row.picture)
         self.assertNotIn("looks", document)
+        self.moved(sent["id"], document["balls"][0])
         names = [ball["name"] for ball in document["balls"]]
         path = f"/api/photos/{sent['id']}/confirmed"
         for wrong, words in ((names[1:], "there are"), (["red1", *names[1:]], "no ball of this game")):
@@ -67,6 +68,16 @@ class Worked(PhotoCase, SharedWorker):
         self.assertEqual([(hall["table"], hall["corrections"]) for hall in halls], [("Table 3", 1)])
         self.client.delete(f"/api/photos/halls/{halls[0]['id']}")
         self.assertFalse(HallLooks.objects.exists())
+
+    def moved(self, key: int, ball: Any) -> None:
+        """A ball put where it was seen lies where it was read; a wall is no place for one."""
+        middle = [sum(point[axis] for point in ball["ring"]) / 24 for axis in (0, 1)]
+        path = f"/api/photos/{key}/spot"
+        spot = self.client.post(path, {"x": middle[0], "y": middle[1]}, content_type="application/json").json()
+        for one, other in zip(spot["at"], ball["at"], strict=True):
+            self.assertAlmostEqual(one, other, delta=0.02)
+        off = self.client.post(path, {"x": 1.0, "y": 1.0}, content_type="application/json")
+        self.assertIn("not on the table", off.json()["errors"][0]["what"])
 
     def test_without_a_press_an_outline_is_offered_or_pockets_are_asked_for(self) -> None:
         offered = self.followed(f"/api/photos/{self.send(photo().jpeg, '').json()['id']}")["document"]

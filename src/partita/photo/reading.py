@@ -10,7 +10,7 @@ from partita.games import game_named
 from partita.photo.apart import apart
 from partita.photo.balls import FoundBall, find_balls
 from partita.photo.cloth import Cloth
-from partita.photo.lens import CUSHION
+from partita.photo.lens import CUSHION, on_plane
 from partita.photo.looks import looks_of
 from partita.photo.names import Learned, Named, named
 from partita.photo.outline import Outline, made_exact
@@ -21,6 +21,8 @@ from partita.table.spec import TableSpec
 
 Floats = NDArray[np.float64]
 # An outline is doubtful of whose edges, or of whose weakest side's, the picture shows less (on simulated pictures).
+# Points of a rim that is told; how far beside the bed a press still means its edge, m.
+_RING, _BESIDE_M = 24, 0.05
 GOOD_OUTLINE, GOOD_SIDE = 0.35, 0.12
 
 
@@ -92,6 +94,17 @@ def outlined(picture: Picture, table: TableSpec, presses: Floats, cushion_m: flo
     return made_exact(picture, table, from_presses(table, picture, ordered, prior), ordered, prior)
 
 
+def spot_at(table: TableSpec, camera: Floats, pixel: tuple[float, float]) -> tuple[tuple[float, float], Floats]:
+    """Where a ball lies whose middle is seen in a pixel, m, and its rim there, (24, 2) px. Raises `Refused` off the bed."""
+    (place,) = on_plane(camera, np.array([pixel]), table.ball_radius_m)
+    size = np.array([table.length_m, table.width_m])
+    if not (np.isfinite(place).all() and (place > -_BESIDE_M).all() and (place < size + _BESIDE_M).all()):
+        raise refuse("place", "it is not on the table", "Press the cloth.")
+    place = np.clip(place, table.ball_radius_m, size - table.ball_radius_m)
+    (ring,) = rims(camera, place[None], table.ball_radius_m, _RING, np.array([1.0]))[:, 0]
+    return (float(place[0]), float(place[1])), ring
+
+
 def cushion_of(reading: Reading) -> float:
     """How wide the cushions are, m: a table's own, worth keeping."""
     return float(reading.outline.camera[CUSHION])
@@ -102,7 +115,9 @@ def _read(
 ) -> list[ReadBall]:
     places = np.array([ball.place for ball in balls]).reshape(-1, 2)
     possible = apart(table, places)
-    rings = rims(camera, places, table.ball_radius_m, 24, np.array([1.0]))[:, 0] if len(balls) else np.zeros((0, 24, 2))
+    rings = np.zeros((0, _RING, 2))
+    if len(balls):
+        rings = rims(camera, places, table.ball_radius_m, _RING, np.array([1.0]))[:, 0]
     return [
         ReadBall(one.name, (float(x), float(y)), one.confidence, one.otherwise, ball.rim, ring, look)
         for ball, one, (x, y), ring, look in zip(balls, names, possible, rings, looks, strict=True)

@@ -2,8 +2,8 @@
 import { computed, ref, shallowRef, type Ref } from 'vue'
 import {
   answered, api, problemsOf,
-  type ErrorCosts, type Expectation, type Import, type Kick, type Measure, type Problem, type QuizFill, type Reckoning, type RunOut,
-  type Study,
+  type ErrorCosts, type Expectation, type Import, type Kick, type Measure, type Photo, type Problem, type QuizFill, type Reckoning,
+  type RunOut, type Snapshot, type Study,
 } from './client' // prettier-ignore
 import { createFollower, isActive, withKnown } from './follow'
 
@@ -18,6 +18,8 @@ interface Kinds {
   'quiz-fills': QuizFill
   reckonings: Reckoning
   imports: Import
+  photos: Photo
+  snapshots: Snapshot
 }
 interface Asked<T> {
   /** Where what is refused or does not answer is told. */

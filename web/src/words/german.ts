@@ -7,6 +7,7 @@ import type { text as keys } from './text/keys'
 import type { text as library } from './text/library'
 import type { text as links } from './text/links'
 import type { text as parts } from './text/parts'
+import type { text as photo } from './text/photo'
 import type { text as shots } from './text/shots'
 import type { text as stores } from './text/stores'
 import type { text as table } from './text/table'
@@ -21,6 +22,7 @@ type Told = {
   library: typeof library
   links: typeof links
   parts: typeof parts
+  photo: typeof photo
   shots: typeof shots
   stores: typeof stores
   table: typeof table
@@ -328,6 +330,45 @@ export const german: Told = {
     readingTheFile: (share) => `Die Datei wird gelesen: ${share} %`,
     stop: 'Anhalten',
   },
+  photo: {
+    photo: 'Foto',
+    fromAPhoto: 'Aus einem Foto',
+    howToTakeIt:
+      'Stell dich an ein Ende, halte das Telefon quer und hoch, und nimm den ganzen Tisch ins Bild.',
+    simulatedOnly:
+      'Nur mit simulierten Bildern erprobt: in einem wirklichen Saal kann mehr falsch sein. Bessere es hier aus; was du bestätigst, macht das nächste Bild dieses Tisches besser. Ein Bild ist weg, sobald es gelesen ist.',
+    takeAPhoto: 'Foto machen',
+    anotherPhoto: 'Noch ein Foto',
+    chooseAPicture: 'Bild wählen',
+    trySimulated: 'Zum Ausprobieren: ein simuliertes Foto dieses Bretts',
+    isRead: 'Das Bild wird gelesen …',
+    stop: 'Anhalten',
+    pressPockets: (left) =>
+      left === 6
+        ? 'Drück auf die Mitte jeder der sechs Taschen, in beliebiger Folge.'
+        : `Noch ${left} Tasche${left === 1 ? '' : 'n'} zu drücken.`,
+    dragPockets: 'Zieh jedes Zeichen in die Mitte seiner Tasche.',
+    putOnTheBoard: 'Aufs Brett legen',
+    putAnyway: (count) => `Aufs Brett legen, ${count} nicht angesehen`,
+    mendOutline: 'Taschen ausbessern',
+    showBalls: 'Zurück zu den Kugeln',
+    turnEndForEnd: 'Kopf und Fuß tauschen',
+    pressAnew: 'Taschen neu drücken',
+    drawing: 'Zeichnung',
+    photoOrDrawing: 'Wie viel von der Zeichnung über dem Foto zu sehen ist',
+    pocketNumber: (number) => `Tasche ${number}: Pfeiltasten verschieben sie`,
+    cueMark: 'Weiß',
+    ballsFound: 'Gefundene Kugeln',
+    itIs: 'Es ist',
+    thatIsRight: 'Das stimmt',
+    noBall: 'Keine Kugel',
+    notFound: 'Nicht gefunden:',
+    pressWhere: (ball) => `Drück im Bild dahin, wo ${ball} liegt.`,
+    cannotBeRead: 'Dieser Browser kann das nicht als Bild lesen',
+    useJpegOrPng: 'Nimm ein JPEG oder PNG; HEIC lesen wenige Browser.',
+    tooSmall: (width, height) => `Es ist nur ${width} mal ${height} Punkte groß`,
+    takeItLarger: 'Nimm eines mit mindestens 480 Punkten je Seite.',
+  },
   shots: {
     twoShotsCompared: 'Zwei Stöße im Vergleich',
     sideBySide: 'Nebeneinander',
@@ -594,6 +635,8 @@ export const german: Told = {
     save: 'Sichern',
     unnamed: 'ohne Namen',
     pageTitle: (name) => `Der Tisch: ${name}`,
+    photo: 'Foto',
+    photoMeans: 'Die Stellung aus einem Foto des Tisches nehmen',
     myShotMeans: 'Einen eigenen Stoß zielen und neben den anderen abwägen (Y)',
     myShot: 'Mein Stoß',
     keptUnreadable: 'Was dieser Browser von deinem Tisch aufgehoben hat, war nicht zu lesen',

@@ -5,7 +5,7 @@ from numpy.typing import NDArray
 
 from partita.photo.picture import Picture
 from partita.photo.reading import ReadBall, Reading
-from partita.reports.photo.schema import PhotoBallDocument, PhotoDocument
+from partita.reports.photo.schema import PhotoBallDocument, PhotoDocument, SpotDocument
 from partita.reports.photo.words import ball_words, is_sure, reading_words
 from partita.table.diamonds import diamonds
 from partita.table.spec import TableSpec
@@ -22,6 +22,11 @@ def photo_document(
     )  # fmt: skip
 
 
+def spot_document(table: TableSpec, place: tuple[float, float], ring: NDArray[np.float64]) -> SpotDocument:
+    """A place that was pressed in the picture."""
+    return SpotDocument(at=[round(value, 4) for value in diamonds(table, *place)], ring=_spots(ring))
+
+
 def _ball(table: TableSpec, ball: ReadBall) -> PhotoBallDocument:
     return PhotoBallDocument(
         name=ball.name, at=[round(value, 4) for value in diamonds(table, *ball.place)], confidence=ball.confidence,
@@ -29,5 +34,5 @@ def _ball(table: TableSpec, ball: ReadBall) -> PhotoBallDocument:
     )  # fmt: skip
 
 
-def _spots(pixels: NDArray[np.float64]) -> list[tuple[float, float]]:
-    return [(float(x), float(y)) for x, y in pixels]
+def _spots(pixels: NDArray[np.float64]) -> list[list[float]]:
+    return [[float(x), float(y)] for x, y in pixels]

@@ -2,10 +2,12 @@
 
 from typing import Annotated, Literal
 
+from pydantic import Field
+
 from partita.reports.schema import Document, Place, Share, rounded
 
 Pixel = Annotated[float, rounded(1)]
-Spot = tuple[Pixel, Pixel]
+Spot = Annotated[list[Pixel], Field(min_length=2, max_length=2)]
 
 
 class PhotoBallDocument(Document):
@@ -18,6 +20,13 @@ class PhotoBallDocument(Document):
     otherwise: str
     is_sure: bool
     words: str
+    ring: list[Spot]
+
+
+class SpotDocument(Document):
+    """Where a ball lies that was put into the picture by hand, and its rim there."""
+
+    at: Place
     ring: list[Spot]
 
 

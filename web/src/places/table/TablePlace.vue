@@ -53,6 +53,7 @@ const FileDialog = onDemand(() => import('./FileDialog.vue'))
 const OpenBoardLine = onDemand(() => import('./OpenBoardLine.vue'))
 const OpenBoardDialog = onDemand(() => import('./OpenBoardDialog.vue'))
 const AddToLesson = onDemand(() => import('@/frame/AddToLesson.vue'))
+const PhotoDialog = onDemand(() => import('./photo/PhotoDialog.vue'))
 const LibraryDialog = onDemand(() => import('./LibraryDialog.vue'))
 
 defineEmits<{ keys: [] }>()
@@ -65,8 +66,8 @@ const guess = useGuess()
 const session = useSession()
 const upright = useUpright()
 
-const open = ref<'shelf' | 'files' | 'others' | 'lesson' | null>(null)
-const asked = reactive({ shelf: false, files: false, others: false, lesson: false })
+const open = ref<'shelf' | 'files' | 'others' | 'lesson' | 'photo' | null>(null)
+const asked = reactive({ shelf: false, files: false, others: false, lesson: false, photo: false })
 watch(open, (now) => now && (asked[now] = true))
 /** A file that was pasted or dropped. */
 const given = shallowRef<{ content: string | File } | null>(null)
@@ -242,6 +243,13 @@ onUnmounted(() => watcher.disconnect())
         @click="own.stroke ? own.leave() : own.begin()"
         ><KeyLabel :label="text.myShot" letter="Y"
       /></Button>
+      <Button
+        variant="text"
+        size="small"
+        :label="text.photo"
+        :title="text.photoMeans"
+        @click="open = 'photo'"
+      />
     </template>
     <template #under>
       <div class="under reading">
@@ -288,6 +296,7 @@ onUnmounted(() => watcher.disconnect())
         :source="forALesson"
         @close="open = null"
       />
+      <PhotoDialog v-if="asked.photo" :visible="open === 'photo'" @close="open = null" />
       <LibraryDialog v-if="asked.shelf" :visible="open === 'shelf'" @close="open = null" />
       <FileDialog
         v-if="asked.files"

@@ -150,6 +150,8 @@ export const text = spoken('table', {
   pageTitle: (name: Said) => `The table: ${name}`,
   myShotMeans: 'Aim a shot of your own and weigh it beside the others (Y)',
   myShot: 'My shot',
+  photo: 'Photo',
+  photoMeans: 'Take the layout from a photo of the table',
   keptUnreadable: 'What this browser kept of your table could not be read',
   keptSetAside: 'It was set aside; the layouts you saved are in the library.',
 

@@ -1,0 +1,68 @@
+"""A photo of the table at the phone: pockets pressed by a finger, a name mended, put on the board, weighed, undone."""
+
+import re
+
+import numpy as np
+from playwright.sync_api import expect
+
+from partita.camera.paints import HELD_OUT
+from partita.camera.photograph import Photograph, photograph
+from partita.table.layout import Layout
+from partita.table.spec import TableSpec
+from tests.browser.shots import PHONE
+from tests.browser.stage import WORKED_MS, BrowserCase
+
+# As nine balls lie, in inches of no table that there is.
+LAYOUT = Layout.in_diamonds(
+    TableSpec(), cue=(2.0, 1.5), b1=(3.1, 2.9), b2=(6.2, 0.8), b4=(4.6, 3.3), b5=(1.1, 0.7), b6=(7.1, 2.4), b7=(5.3, 1.9),
+    b9=(6.6, 3.4),
+)  # fmt: skip
+SEED = 3
+
+
+def taken() -> Photograph:
+    return photograph(LAYOUT, "cloth like the room", SEED, HELD_OUT)
+
+
+class Photos(BrowserCase):
+    def setUp(self) -> None:
+        super().setUp()
+        self.page.close()
+        self.page = self.open_page(PHONE, has_touch=True)
+
+    def tap_pockets(self, photo: Photograph) -> None:
+        box = self.page.locator("svg.photo").bounding_box()
+        assert box is not None
+        rng = np.random.default_rng(1)
+        for x, y in photo.pockets + rng.normal(0.0, 4.0, (6, 2)):
+            self.page.touchscreen.tap(box["x"] + x / 1600 * box["width"], box["y"] + y / 1200 * box["height"])
+            self.page.wait_for_timeout(50)
+
+    def test_a_photo_is_pressed_mended_put_on_the_board_weighed_and_undone_by_one_undo(self) -> None:
+        page, photo = self.page, taken()
+        before = page.locator("svg.table [data-ball]").count()
+        page.get_by_role("button", name="Photo", exact=True).tap()
+        dialog = page.get_by_role("dialog", name="From a photo")
+        expect(dialog.get_by_text("Tried on simulated pictures only")).to_be_visible()
+        file = {"name": "table.jpg", "mimeType": "image/jpeg", "buffer": photo.jpeg}
+        dialog.get_by_text("Choose a picture").locator("input").set_input_files(file)  # type: ignore[arg-type]
+        expect(dialog.get_by_text(re.compile("No outline was found"))).to_be_visible(timeout=WORKED_MS)
+        expect(dialog.get_by_text("Press the middle of each of the six pockets")).to_be_visible()
+        self.tap_pockets(photo)
+        expect(dialog.get_by_text(re.compile("balls found"))).to_be_visible(timeout=WORKED_MS)
+        rings = dialog.locator("svg.photo [data-ball]")
+        self.assertGreaterEqual(rings.count(), 7)
+        # Two names changed places; the finger puts that right.
+        dialog.get_by_role("list", name="Balls found").get_by_role("button", name="Ball 5").tap()
+        dialog.get_by_role("combobox", name="It is").tap()
+        page.get_by_role("option", name="Ball 6", exact=True).tap()
+        expect(dialog.locator("svg.photo [data-ball='6'][aria-pressed='true']")).to_have_count(1)
+        dialog.get_by_role("combobox", name="It is").tap()
+        page.get_by_role("option", name="Ball 5", exact=True).tap()
+        dialog.get_by_role("button", name=re.compile("Put on the board")).tap()
+        expect(dialog).to_be_hidden()
+        expect(page.locator("svg.table [data-ball]")).to_have_count(8)
+        page.get_by_role("button", name="Weigh").tap()
+        expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=WORKED_MS)
+        page.get_by_role("button", name="Undo").tap()
+        expect(page.locator("svg.table [data-ball]")).to_have_count(before)

@@ -1,0 +1,148 @@
+/** A photo on its way to the board: picture, pockets, what was read, what is mended; put down as one command. */
+import { computed, onUnmounted, ref, shallowRef } from 'vue'
+import { answered, api, problemsOf, type Photo, type Snapshot } from '@/api/client'
+import { isActive } from '@/api/follow'
+import { useGuarded } from '@/api/guarded'
+import { createQuestion } from '@/api/question'
+import { upload } from '@/api/upload'
+import { baseOf, ballsOf } from '@/board/document'
+import { useBoard } from '@/board/useBoard'
+import { confirmed, joined, missing, moved, namesOf, readBalls, renamed, turned, without, type Ball, type Spot } from './mended' // prettier-ignore
+import { fromBase64, PictureRefused, shrunk, type Shrunk } from './shrunk'
+import type { Place } from '@/drawing/place'
+
+export function usePhoto() {
+  const board = useBoard()
+  const { problems, guarded } = useGuarded()
+  const picture = shallowRef<Shrunk | null>(null)
+  const pockets = ref<Spot[]>([])
+  const balls = ref<Ball[]>([])
+  const chosen = ref<number | null>(null)
+  /** Whether the table was turned end for end: what is read next is turned too. */
+  const isTurned = ref(false)
+  /** The balls of a photo before this one. */
+  let before: Ball[] = []
+  let readCount = 0
+  const all = computed(() => ballsOf(board.document.game))
+  const notFound = computed(() => missing(balls.value, all.value))
+  const toLookAt = computed(() => balls.value.filter(({ isSure }) => !isSure).length)
+
+  const reading = createQuestion('photos', { problems, taken })
+  const camera = createQuestion('snapshots', { problems, taken: photographed })
+  const document = computed(() => reading.now.value?.document ?? null)
+  const isRead = computed(() => reading.now.value?.status === 'done' && !reading.running.value)
+  const needsPockets = computed(
+    () => !!picture.value && !reading.running.value && !isRead.value && pockets.value.length < 6,
+  )
+
+  function taken(next: Photo) {
+    if (next.status === 'failed')
+      problems.value = [{ where: '', what: next.failure.replace(/\.$/, ''), accepted: '' }]
+    if (next.status !== 'done' || !next.document) return
+    pockets.value = next.document.pockets as Spot[]
+    readCount = next.document.balls.length
+    const read = readBalls(next.document.balls)
+    balls.value = joined(before, isTurned.value ? turned(read) : read)
+    chosen.value = null
+  }
+  function photographed(next: Snapshot) {
+    if (!isActive(next) && next.document) void take(fromBase64(next.document.jpeg))
+  }
+  /** Another picture: what the one before showed stays, and the new one is looked through at once. */
+  async function take(picked: Blob) {
+    problems.value = []
+    try {
+      const next = await shrunk(picked)
+      forget()
+      before = balls.value
+      picture.value = next
+      pockets.value = []
+      await read()
+    } catch (error) {
+      problems.value = error instanceof PictureRefused ? [error.problem] : problemsOf(error)
+    }
+  }
+  function forget() {
+    if (picture.value) URL.revokeObjectURL(picture.value.url)
+    picture.value = null
+    reading.close()
+  }
+  onUnmounted(forget)
+
+  const hall = () => {
+    const { table } = board.document
+    return typeof table === 'string' ? table : String(table['name'] ?? baseOf(table))
+  }
+  async function read() {
+    const { value: sent } = picture
+    if (!sent) return
+    const { table, game } = board.document
+    const pressed = pockets.value.length === 6 ? JSON.stringify(pockets.value) : ''
+    const more = { scene: JSON.stringify({ table, game }), pockets: pressed, hall: hall().slice(0, 60) }
+    await reading.ask(() => answered(api.POST('/api/photos', upload(sent.file, more))))
+  }
+  /** A pocket pressed, or dragged to another place; with six of them the picture is read. */
+  function press(at: Spot, place = pockets.value.length) {
+    pockets.value = Object.assign([...pockets.value], { [place]: at })
+    if (pockets.value.length === 6) void read()
+  }
+  const unpress = () => (pockets.value = [])
+
+  const spot = async ([x, y]: Spot) => {
+    const key = reading.now.value?.id ?? 0
+    const found = await answered(
+      api.POST('/api/photos/{key}/spot', { params: { path: { key } }, body: { x, y } }),
+    )
+    const at = found.at as Place
+    return { at: isTurned.value ? ([8 - at[0], 4 - at[1]] as Place) : at, ring: found.ring as Spot[] }
+  }
+  const move = (place: number, to: Spot) =>
+    guarded(async () => {
+      const { at, ring } = await spot(to)
+      balls.value = moved(balls.value, place, at, ring)
+    })
+  const add = (name: string, to: Spot) =>
+    guarded(async () => {
+      const found = await spot(to)
+      balls.value = [...balls.value, { ...found, name, seen: null, isSure: true, words: '' }]
+      chosen.value = balls.value.length - 1
+    })
+  const rename = (place: number, name: string) => (balls.value = renamed(balls.value, place, name))
+  const confirm = (place: number) => (balls.value = confirmed(balls.value, place))
+  function remove(place: number) {
+    balls.value = without(balls.value, place)
+    chosen.value = null
+  }
+  function turn() {
+    isTurned.value = !isTurned.value
+    balls.value = turned(balls.value)
+  }
+  const layout = computed(() => ({
+    ...board.document,
+    balls: Object.fromEntries(balls.value.map(({ name, at }) => [name, at])),
+  }))
+  /** One command of the board's log; what was confirmed teaches how this table's balls look. */
+  function put() {
+    board.run({ do: 'load', document: layout.value })
+    const key = reading.now.value?.id
+    if (key === undefined) return
+    const body = { names: namesOf(balls.value, readCount) }
+    // What is not learned is learned from the next one.
+    void api.POST('/api/photos/{key}/confirmed', { params: { path: { key } }, body }).catch(() => undefined)
+  }
+  const photograph = () =>
+    camera.ask(() =>
+      answered(
+        api.POST('/api/snapshots', {
+          body: { document: board.document, condition: 'plain', seed: Math.floor(10_000 * Math.random()) },
+        }),
+      ),
+    )
+
+  return {
+    problems, picture, pockets, balls, chosen, all, notFound, toLookAt, document, isRead, needsPockets, layout,
+    running: reading.running, now: reading.now, stop: reading.stop, photographs: camera.running,
+    take, press, unpress, move, add, rename, confirm, remove, turn, put, photograph,
+  } // prettier-ignore
+}
+export type PhotoInWork = ReturnType<typeof usePhoto>
