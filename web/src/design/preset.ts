@@ -6,11 +6,15 @@ import dialog from '@primeuix/themes/aura/dialog'
 import menu from '@primeuix/themes/aura/menu'
 import inputtext from '@primeuix/themes/aura/inputtext'
 import select from '@primeuix/themes/aura/select'
+import slider from '@primeuix/themes/aura/slider'
 import textarea from '@primeuix/themes/aura/textarea'
 import toggleswitch from '@primeuix/themes/aura/toggleswitch'
 
 /** The components in use, and no others. */
-const inUse = { ...base, components: { button, dialog, inputtext, menu, select, textarea, toggleswitch } }
+const inUse = {
+  ...base,
+  components: { button, dialog, inputtext, menu, select, slider, textarea, toggleswitch },
+}
 
 const surfaces = Object.fromEntries(
   [0, 50, 100, 200, 300, 400, 500, 600, 700, 800, 900, 950].map((step) => [

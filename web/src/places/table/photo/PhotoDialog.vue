@@ -54,6 +54,7 @@ const told = computed(() => {
   <Dialog
     :visible="props.visible"
     modal
+    position="top"
     :pt="{ content: { tabindex: 0 } }"
     :header="text.fromAPhoto"
     :style="{ width: 'min(1080px, 100vw)' }"
@@ -83,7 +84,7 @@ const told = computed(() => {
       />
     </div>
     <p v-if="picture" role="status" class="told">{{ told }}</p>
-    <div v-if="running" class="reading">
+    <div v-if="picture" class="reading" :class="{ idle: !running }">
       <ProgressLine :label="text.isRead" :share="now?.progress ?? 0" />
       <Button size="small" variant="text" :label="text.stop" @click="photo.stop()" />
     </div>
@@ -136,8 +137,9 @@ const told = computed(() => {
       </div>
     </template>
     <Button
-      v-else-if="pockets.length && !running"
+      v-else-if="picture"
       variant="text"
+      :disabled="!pockets.length || running"
       :label="text.pressAnew"
       @click="photo.unpress()"
     />
@@ -155,12 +157,18 @@ p {
   gap: 8px;
   margin: 8px 0;
 }
+.idle {
+  visibility: hidden;
+}
 .reading {
   display: flex;
   align-items: center;
   gap: 10px;
 }
+/* Room for its longest sentence on a phone: nothing may move under a finger that presses pockets. */
 .told {
+  min-height: 2.8em;
+  line-height: 1.4;
   font-weight: 600;
 }
 .both {

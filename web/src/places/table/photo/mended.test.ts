@@ -1,6 +1,17 @@
 import { describe, expect, it } from 'vitest'
 import type { PhotoBall } from '@/api/client'
-import { confirmed, joined, middleOf, missing, moved, namesOf, readBalls, renamed, turned, without } from './mended'
+import {
+  confirmed,
+  joined,
+  middleOf,
+  missing,
+  moved,
+  namesOf,
+  readBalls,
+  renamed,
+  turned,
+  without,
+} from './mended'
 
 const ball = (name: string, x: number, is_sure = true): PhotoBall => ({
   name,
