@@ -83,11 +83,13 @@ const told = computed(() => {
         @click="photo.photograph()"
       />
     </div>
-    <p v-if="picture" role="status" class="told">{{ told }}</p>
-    <div v-if="picture" class="reading" :class="{ idle: !running }">
-      <ProgressLine :label="text.isRead" :share="now?.progress ?? 0" />
-      <Button size="small" variant="text" :label="text.stop" @click="photo.stop()" />
-    </div>
+    <template v-if="picture">
+      <div class="told">
+        <p role="status">{{ told }}</p>
+        <Button v-if="running" size="small" variant="outlined" :label="text.stop" @click="photo.stop()" />
+      </div>
+      <ProgressLine :class="{ idle: !running }" :label="text.isRead" :share="now?.progress ?? 0" />
+    </template>
     <div v-if="picture" class="both">
       <div class="seen">
         <PhotoPicture
@@ -167,9 +169,18 @@ p {
 }
 /* Room for its longest sentence on a phone: nothing may move under a finger that presses pockets. */
 .told {
-  min-height: 2.8em;
-  line-height: 1.4;
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: 10px;
+  min-height: 44px;
   font-weight: 600;
+}
+.told p {
+  margin: 0;
+}
+.idle {
+  visibility: hidden;
 }
 .both {
   display: grid;
