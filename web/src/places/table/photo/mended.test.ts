@@ -37,7 +37,12 @@ describe('what was read of a photo', () => {
   it('teaches the names that its balls have at last, and nothing of what is no ball', () => {
     const mended = without(renamed(read(), 1, '7'), 0)
     expect(namesOf(mended, 3)).toEqual(['', '7', '3'])
-    const added = [...mended, { ...read()[0]!, name: '9', seen: null }]
+    const added = [
+      ...mended,
+      ...read()
+        .slice(0, 1)
+        .map((one) => ({ ...one, name: '9', seen: null })),
+    ]
     expect(namesOf(added, 3)).toEqual(['', '7', '3'])
   })
   it('is turned end for end and back', () => {
@@ -58,6 +63,11 @@ describe('what was read of a photo', () => {
     expect(missing(read(), ['cue', '1', '3', '7'])).toEqual(['1'])
     expect(confirmed(read(), 1)[1]?.isSure).toBe(true)
     expect(moved(read(), 1, [4, 2], [])[1]).toMatchObject({ at: [4, 2], isSure: true })
-    expect(middleOf(read()[0]!.ring)).toEqual([2, 2])
+    expect(
+      middleOf([
+        [1, 0],
+        [3, 4],
+      ]),
+    ).toEqual([2, 2])
   })
 })
