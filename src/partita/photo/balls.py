@@ -23,7 +23,7 @@ Bools = NDArray[np.bool_]
 _NET_M, _SOMETHING, _WORTH = 0.010, 0.25, 0.25
 _FIRST_SPOKES = 24
 # So far from the rim a first look is taken, px, and at these shares of its distance within.
-_CLEAR_PX, _FILLED = 3.0, (0.0, 0.35, 0.6)
+_CLEAR_PX, _FILLED = 3.0, (0.0, 0.45, 0.8)
 # A ball is one from here on: by its rim and the weakest quarter of it, by how much of what is seen of it is no cloth,
 # and how much of its whole disc is that and no other ball's. Fewer spokes in sight than this tell nothing.
 _GOOD, _WEAKEST, _NO_CLOTH, _NEW, _LEAST_SEEN = 0.55, 0.40, 0.60, 0.42, 0.33
@@ -31,6 +31,8 @@ _GOOD, _WEAKEST, _NO_CLOTH, _NEW, _LEAST_SEEN = 0.55, 0.40, 0.60, 0.42, 0.33
 _MOUTH_M, _GOOD_IN_MOUTH, _NO_CLOTH_IN_MOUTH = 0.11, 0.75, 0.95
 # Rings within a ball, and rings of equal areas over all of it.
 _WITHIN, _EVENLY = (0.1, 0.3, 0.45, 0.6, 0.72, 0.82), (0.29, 0.5, 0.645, 0.76, 0.86, 0.95)
+# A place is made exact from so clear a rim on; where that finds no ball, there is none so near, in radii.
+_HOPEFUL, _NO_BALL = 0.40, 0.6
 # Steps of the search for a place, m; rims are then measured so far in and out, as shares of the radius.
 _SHIFTS_M, _REACHES = (0.006, 0.003), (0.30, 0.20, 0.14)
 # In radii: centres are two apart, measured ones a little less at times; how far off noses they are at least.
@@ -68,7 +70,7 @@ class _Search:
             k = int(np.argmax(worth))
             ball = self._exact(net[k])
             if ball is None:
-                worth[_within(net, net[k], 0.35 * self._radius)] = -1.0
+                worth[_within(net, net[k], _NO_BALL * self._radius)] = -1.0
                 continue
             self._found.append(ball)
             worth[_within(net, net[k], 1.2 * self._radius) | _within(net, ball.place, 1.6 * self._radius)] = -1.0
@@ -98,16 +100,19 @@ class _Search:
         step = np.clip(np.abs(ratio[:, 0] - ratio[:, 1]).sum(axis=2) / 0.9, 0.0, 1.0)
         rim = 0.6 * np.clip(other[:, 0] - other[:, 1], -0.5, 1.0) + 0.4 * step
         clear, in_sight = _mean_in_sight(rim, self._hidden(points[:, 0], places))
-        worth = 0.75 * clear + 0.25 * other[:, 2:].mean(axis=(1, 2)) - 0.15 * (1 - in_sight)
-        return np.where(in_sight < _LEAST_SEEN, -1.0, worth).astype(float)
+        inner = other[:, 2:]
+        worth = 0.75 * clear + 0.25 * inner.mean(axis=(1, 2)) - 0.15 * (1 - in_sight)
+        # Most places where something lies are on a ball that has been found.
+        free = ~self._hidden(points[:, 3:].reshape(len(places), -1, 2), places).reshape(inner[:, 1:].shape)
+        new = ((inner[:, 1:] > 0.5) & free).mean(axis=(1, 2))
+        return np.where((in_sight < _LEAST_SEEN) | (new < 0.6 * _NEW), -1.0, worth).astype(float)
 
     def _hidden(self, points: Floats, places: Floats) -> Bools:
         return self._claims.hide(points, places, [ball.place for ball in self._found])
 
     def _exact(self, place: Floats) -> FoundBall | None:
         """The ball near a place, where its rim is clearest; None where none is clear enough."""
-        # Most candidates lie on a ball that has been found.
-        if self._own(place) < 0.6 * _NEW:
+        if self._clear(place[None])[0] < _HOPEFUL:
             return None
         at = self._climbed(place)
         if self._clear(at[None])[0] < _GOOD:

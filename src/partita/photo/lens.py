@@ -4,6 +4,8 @@ Brown's radial distortion, two coefficients. Brown, "Close-range camera calibrat
 Many cameras at once are rows of one array, columns as below. Frame: the table's, m; pixels from the upper left.
 """
 
+from functools import lru_cache
+
 import numpy as np
 from numpy.typing import NDArray
 
@@ -16,6 +18,16 @@ COLUMNS = 12
 
 def turns(vectors: Floats) -> Floats:
     """(..., 3, 3) rotations of Rodrigues vectors (..., 3)."""
+    return _turn_of(*vectors.tolist()) if vectors.ndim == 1 else _turns(vectors)
+
+
+@lru_cache(maxsize=8)
+def _turn_of(x: float, y: float, z: float) -> Floats:
+    """(3, 3) of one vector: a picture's one camera is asked for it thousands of times."""
+    return _turns(np.array([x, y, z]))
+
+
+def _turns(vectors: Floats) -> Floats:
     angle = np.sqrt((vectors**2).sum(axis=-1))[..., None, None]
     x, y, z = np.moveaxis(vectors, -1, 0)
     zero = np.zeros_like(x)

@@ -43,11 +43,12 @@ class ReadBall:
 @dataclass(frozen=True)
 class Reading:
     """What was read of a photo. outline : the camera and how much of the table's edges the picture shows;
-    missing : balls of the game that were not found."""
+    missing : balls of the game that were not found; unnamed : how many were found that are none of the game's."""
 
     outline: Outline
     balls: list[ReadBall]
     missing: list[str]
+    unnamed: int = 0
 
     @property
     def is_doubtful(self) -> bool:
@@ -80,7 +81,8 @@ def balls_in(
     names = named(looks, game_named(game).balls, learned)
     there = {one.name for one in names}
     missing = [ball for ball in game_named(game).balls if ball not in there]
-    return Reading(outline, _read(table, outline.camera, balls, names, looks), missing)
+    read = _read(table, outline.camera, balls, names, looks)
+    return Reading(outline, read, missing, len(balls) - len(read))
 
 
 def outlined(picture: Picture, table: TableSpec, presses: Floats, cushion_m: float = 0.0) -> Outline:
@@ -95,7 +97,10 @@ def outlined(picture: Picture, table: TableSpec, presses: Floats, cushion_m: flo
 
 
 def spot_at(table: TableSpec, camera: Floats, pixel: tuple[float, float]) -> tuple[tuple[float, float], Floats]:
-    """Where a ball lies whose middle is seen in a pixel, m, and its rim there, (24, 2) px. Raises `Refused` off the bed."""
+    """Where a ball lies whose middle is seen in a pixel, m, and its rim there, (24, 2) px.
+
+    Raises `Refused` beside the bed.
+    """
     (place,) = on_plane(camera, np.array([pixel]), table.ball_radius_m)
     size = np.array([table.length_m, table.width_m])
     if not (np.isfinite(place).all() and (place > -_BESIDE_M).all() and (place < size + _BESIDE_M).all()):

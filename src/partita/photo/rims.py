@@ -17,7 +17,7 @@ def rims(camera: Floats, places: Floats, radius_m: float, spokes: int, shares: F
     toward = place_of(camera) - centres
     distance = np.sqrt((toward**2).sum(axis=1, keepdims=True))
     toward = toward / distance
-    right = np.cross((0.0, 0.0, 1.0), toward)
+    right = np.column_stack([-toward[:, 1], toward[:, 0], np.zeros(len(places))])
     right /= np.sqrt((right**2).sum(axis=1, keepdims=True))
     up = np.cross(toward, right)
     circle = centres + toward * radius_m**2 / distance

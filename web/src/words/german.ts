@@ -354,6 +354,8 @@ export const german: Told = {
     showBalls: 'Zurück zu den Kugeln',
     turnEndForEnd: 'Kopf und Fuß tauschen',
     pressAnew: 'Taschen neu drücken',
+    marksInstead: 'Sechs Marken verschieben',
+    readAgain: 'Mit diesen Taschen lesen',
     drawing: 'Zeichnung',
     photoOrDrawing: 'Wie viel von der Zeichnung über dem Foto zu sehen ist',
     pocketNumber: (number) => `Tasche ${number}: Pfeiltasten verschieben sie`,

@@ -33,5 +33,6 @@ def reading_words(reading: Reading) -> str:
     found = f"{count} ball{'' if count == 1 else 's'} found"
     unsure = sum(not is_sure(ball) for ball in reading.balls)
     look = f", {unsure} to look at" if unsure else ""
+    more = f" {reading.unnamed} more would have no name in this game: is it the right one?" if reading.unnamed else ""
     doubt = " The outline hardly fits the picture: press the pockets again." if reading.is_doubtful else ""
-    return f"{found}{look}.{doubt}"
+    return f"{found}{look}.{more}{doubt}"

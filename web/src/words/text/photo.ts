@@ -23,6 +23,8 @@ export const text = spoken('photo', {
   showBalls: 'Back to the balls',
   turnEndForEnd: 'Turn end for end',
   pressAnew: 'Press the pockets anew',
+  marksInstead: 'Shift six marks instead',
+  readAgain: 'Read with these pockets',
   photo: 'Photo',
   drawing: 'Drawing',
   photoOrDrawing: 'How much of the drawing is seen over the photo',

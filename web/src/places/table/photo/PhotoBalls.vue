@@ -19,7 +19,13 @@ const emit = defineEmits<{
   rename: [place: number, name: string]
   confirm: [place: number]
   remove: [place: number]
+  put: [name: string]
 }>()
+/** A key has nothing to press in the picture with: the ball is put in, and arrow keys shift it. */
+function add(name: string, { detail }: MouseEvent) {
+  if (detail === 0) emit('put', name)
+  else adding.value = adding.value === name ? null : name
+}
 const listed = computed(() =>
   props.balls
     .map((ball, place) => ({ ball, place }))
@@ -69,7 +75,7 @@ const names = computed(() => props.all.map((name) => ({ name, label: ballName(na
       :variant="adding === name ? undefined : 'text'"
       :label="ballName(name)"
       :aria-pressed="adding === name"
-      @click="adding = adding === name ? null : name"
+      @click="add(name, $event)"
     />
   </div>
   <p v-if="adding" role="status" class="muted">{{ text.pressWhere(ballName(adding)) }}</p>
@@ -90,6 +96,9 @@ const names = computed(() => props.all.map((name) => ({ name, label: ballName(na
   flex-wrap: wrap;
   align-items: center;
   gap: 4px 8px;
+}
+.p-select {
+  align-items: center;
 }
 .one p {
   flex-basis: 100%;

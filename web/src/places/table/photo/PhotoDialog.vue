@@ -10,6 +10,7 @@ import ProgressLine from '@/parts/ProgressLine.vue'
 import { text } from '@/words/text/photo'
 import type { Spot } from './mended'
 import PhotoBalls from './PhotoBalls.vue'
+import PhotoPick from './PhotoPick.vue'
 import PhotoPicture from './PhotoPicture.vue'
 import { usePhoto } from './usePhoto'
 
@@ -19,24 +20,24 @@ const emit = defineEmits<{ close: [] }>()
 const board = useBoard()
 const photo = usePhoto()
 const { picture, pockets, balls, chosen, all, notFound, toLookAt, document, isRead, needsPockets } = photo
-const { running, photographs, now, problems, layout } = photo
+const { running, photographs, now, problems, layout, isShifted } = photo
 /** Whether the outline is mended, not the balls. */
 const outlined = ref(false)
+const shows = computed(() => outlined.value || !isRead.value)
 const adding = ref<string | null>(null)
 /** How much of the drawing is seen over the photo, where both do not stand beside each other. */
 const drawn = ref(0)
 watch(isRead, (read) => read && (outlined.value = false))
 const hasBalls = computed(() => Object.keys(board.document.balls).length > 0)
 
-function picked(event: Event) {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  input.value = ''
-  if (file) void photo.take(file)
-}
 function add(at: Spot) {
   if (adding.value) void photo.add(adding.value, at)
   adding.value = null
+}
+/** Put in between the pockets; where that is under other balls, it is shifted from there. */
+function addByKey(name: string) {
+  const sum = pockets.value.reduce(([x, y], spot) => [x + spot[0], y + spot[1]], [0, 0])
+  void photo.add(name, [sum[0] / 6, sum[1] / 6])
 }
 function put() {
   photo.put()
@@ -45,7 +46,7 @@ function put() {
 const told = computed(() => {
   if (running.value) return text.isRead
   if (needsPockets.value) return text.pressPockets(6 - pockets.value.length)
-  if (outlined.value) return text.dragPockets
+  if (shows.value) return text.dragPockets
   return document.value?.words ?? ''
 })
 </script>
@@ -55,96 +56,106 @@ const told = computed(() => {
     :visible="props.visible"
     modal
     position="top"
+    class="photo-dialog"
     :pt="{ content: { tabindex: 0 } }"
     :header="text.fromAPhoto"
     :style="{ width: 'min(1080px, 100vw)' }"
     @update:visible="emit('close')"
   >
     <ProblemList :problems="problems" />
-    <div v-if="!picture" class="begin">
+    <template v-if="!picture">
       <p>{{ text.howToTakeIt }}</p>
       <p class="muted">{{ text.simulatedOnly }}</p>
-    </div>
-    <div class="pick">
-      <label class="p-button p-component" :class="{ 'p-button-outlined': !!picture }"
-        >{{ picture ? text.anotherPhoto : text.takeAPhoto
-        }}<input type="file" accept="image/*" capture="environment" class="visually-hidden" @change="picked"
-      /></label>
-      <label class="p-button p-component p-button-outlined"
-        >{{ text.chooseAPicture
-        }}<input type="file" accept="image/*" class="visually-hidden" @change="picked"
-      /></label>
-      <Button
-        v-if="!picture"
-        variant="text"
-        :label="text.trySimulated"
-        :loading="photographs"
-        :disabled="!hasBalls"
-        @click="photo.photograph()"
-      />
-    </div>
-    <template v-if="picture">
+      <div class="acts">
+        <PhotoPick :again="false" @pick="photo.take" />
+        <Button
+          variant="text"
+          :label="text.trySimulated"
+          :loading="photographs"
+          :disabled="!hasBalls"
+          @click="photo.photograph()"
+        />
+      </div>
+    </template>
+    <template v-else>
       <div class="told">
         <p role="status">{{ told }}</p>
         <Button v-if="running" size="small" variant="outlined" :label="text.stop" @click="photo.stop()" />
       </div>
       <ProgressLine :class="{ idle: !running }" :label="text.isRead" :share="now?.progress ?? 0" />
-    </template>
-    <div v-if="picture" class="both">
-      <div class="seen">
-        <PhotoPicture
-          :picture="picture"
-          :pockets="pockets"
-          :balls="balls"
-          :chosen="chosen"
-          :adding="adding"
-          :outlined="outlined"
-          @press="photo.press"
-          @choose="chosen = $event"
-          @move="photo.move"
-          @add="add"
-          @remove="photo.remove"
-        />
-        <LayoutThumb v-if="balls.length" class="over" :style="{ opacity: drawn / 100 }" :document="layout" />
+      <div class="both">
+        <div>
+          <div class="seen">
+            <PhotoPicture
+              :picture="picture"
+              :pockets="pockets"
+              :balls="balls"
+              :chosen="chosen"
+              :adding="adding"
+              :outlined="shows"
+              @press="photo.press"
+              @choose="chosen = $event"
+              @move="photo.move"
+              @add="add"
+              @remove="photo.remove"
+            />
+            <LayoutThumb
+              v-if="balls.length"
+              class="over"
+              :style="{ opacity: drawn / 100 }"
+              :document="layout"
+            />
+          </div>
+          <label v-if="balls.length" class="slide"
+            >{{ text.photo }} <Slider v-model="drawn" :aria-label="text.photoOrDrawing" />
+            {{ text.drawing }}</label
+          >
+        </div>
+        <div class="side">
+          <LayoutThumb v-if="balls.length" class="beside" :document="layout" />
+          <PhotoBalls
+            v-if="isRead && !outlined"
+            v-model:adding="adding"
+            :balls="balls"
+            :chosen="chosen"
+            :not-found="notFound"
+            :all="all"
+            @choose="chosen = $event"
+            @rename="photo.rename"
+            @confirm="photo.confirm"
+            @remove="photo.remove"
+            @put="addByKey"
+          />
+          <div class="acts">
+            <Button
+              v-if="shows && pockets.length === 6"
+              :label="text.readAgain"
+              :disabled="!isShifted || running"
+              @click="photo.read()"
+            />
+            <template v-if="isRead">
+              <Button
+                v-if="!outlined"
+                :label="toLookAt ? text.putAnyway(toLookAt) : text.putOnTheBoard"
+                :disabled="!balls.length"
+                @click="put"
+              />
+              <Button
+                variant="outlined"
+                :label="outlined ? text.showBalls : text.mendOutline"
+                @click="outlined = !outlined"
+              />
+              <Button v-if="!outlined" variant="outlined" :label="text.turnEndForEnd" @click="photo.turn()" />
+            </template>
+            <template v-else-if="!running">
+              <Button v-if="pockets.length" variant="text" :label="text.pressAnew" @click="photo.unpress()" />
+              <Button v-else variant="text" :label="text.marksInstead" @click="photo.mark()" />
+            </template>
+            <PhotoPick v-if="!running" again @pick="photo.take" />
+          </div>
+        </div>
       </div>
-      <LayoutThumb v-if="balls.length" class="beside" :document="layout" />
-    </div>
-    <label v-if="balls.length" class="slide"
-      >{{ text.photo }} <Slider v-model="drawn" :aria-label="text.photoOrDrawing" /> {{ text.drawing }}</label
-    >
-    <template v-if="isRead">
-      <PhotoBalls
-        v-model:adding="adding"
-        :balls="balls"
-        :chosen="chosen"
-        :not-found="notFound"
-        :all="all"
-        @choose="chosen = $event"
-        @rename="photo.rename"
-        @confirm="photo.confirm"
-        @remove="photo.remove"
-      />
-      <div class="acts">
-        <Button
-          :label="toLookAt ? text.putAnyway(toLookAt) : text.putOnTheBoard"
-          :disabled="!balls.length"
-          @click="put"
-        />
-        <Button
-          variant="outlined"
-          :label="outlined ? text.showBalls : text.mendOutline"
-          @click="outlined = !outlined"
-        />
-        <Button variant="outlined" :label="text.turnEndForEnd" @click="photo.turn()" />
-      </div>
     </template>
-    <Button
-      v-else-if="picture"
-      variant="text"
-      :disabled="!pockets.length || running"
-      :label="text.pressAnew"
-      @click="photo.unpress()"
-    />
   </Dialog>
 </template>
 
@@ -152,7 +163,6 @@ const told = computed(() => {
 p {
   margin: 0 0 8px;
 }
-.pick,
 .acts {
   display: flex;
   flex-wrap: wrap;
@@ -161,11 +171,6 @@ p {
 }
 .idle {
   visibility: hidden;
-}
-.reading {
-  display: flex;
-  align-items: center;
-  gap: 10px;
 }
 /* Room for its longest sentence on a phone: nothing may move under a finger that presses pockets. */
 .told {
@@ -179,14 +184,11 @@ p {
 .told p {
   margin: 0;
 }
-.idle {
-  visibility: hidden;
-}
 .both {
   display: grid;
-  grid-template-columns: minmax(0, 3fr) minmax(0, 2fr);
-  gap: 12px;
-  align-items: center;
+  grid-template-columns: minmax(0, 8fr) minmax(0, 5fr);
+  gap: 16px;
+  align-items: start;
 }
 .seen {
   position: relative;
@@ -222,6 +224,24 @@ p {
     gap: 14px;
     min-height: 44px;
     font-size: var(--text-sm);
+  }
+}
+</style>
+
+<style>
+/* The picture needs all the width that a phone has. */
+@media (max-width: 760px) {
+  .p-dialog.photo-dialog {
+    margin: 0;
+    max-height: 100%;
+    border-radius: 0;
+    border: 0;
+  }
+  .p-dialog.photo-dialog .p-dialog-header {
+    padding-block: 6px;
+  }
+  .p-dialog.photo-dialog .p-dialog-content {
+    padding-inline: 12px;
   }
 }
 </style>

@@ -243,6 +243,10 @@ const said = (ball: Ball) => ball.words || ballName(ball.name)
 .ball:focus-visible .ring {
   stroke: var(--refused);
 }
+.chosen .under {
+  stroke: var(--cue-light);
+  opacity: 1;
+}
 .pocket:focus-visible .handle {
   stroke: var(--refused);
 }

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { PhotoBall } from '@/api/client'
 import {
   confirmed,
+  isFromOtherEnd,
   joined,
   middleOf,
   missing,
@@ -58,6 +59,12 @@ describe('what was read of a photo', () => {
       ['7', 3, null],
     ])
     expect(both[2]?.ring).toEqual([])
+  })
+  it('lies end for end where a second photo is taken from the other end, by what both show', () => {
+    const second = readBalls([ball('3', 6), ball('7', 5), ball('9', 1)])
+    expect(isFromOtherEnd(read(), second)).toBe(true)
+    expect(isFromOtherEnd(read(), turned(second))).toBe(false)
+    expect(isFromOtherEnd(read(), readBalls([ball('9', 1)]))).toBe(false)
   })
   it('says what is missing, and what has been looked at', () => {
     expect(missing(read(), ['cue', '1', '3', '7'])).toEqual(['1'])

@@ -44,6 +44,17 @@ export const confirmed = (balls: Ball[], place: number): Ball[] =>
 export const turned = (balls: Ball[]): Ball[] =>
   balls.map((ball) => ({ ...ball, at: [8 - ball.at[0], 4 - ball.at[1]] }))
 
+/** How far apart two readings have the balls that both name, in all, diamonds. */
+const between = (one: Ball[], other: Ball[]): number =>
+  one.reduce((sum, { name, at }) => {
+    const same = other.find((ball) => ball.name === name)
+    return sum + (same ? Math.hypot(at[0] - same.at[0], at[1] - same.at[1]) : 0)
+  }, 0)
+
+/** Whether another photo shows the table from its other end, by the balls that both show. */
+export const isFromOtherEnd = (before: Ball[], read: Ball[]): boolean =>
+  between(before, turned(read)) < between(before, read)
+
 /** What another photo shows beside what is there already. */
 export const joined = (before: Ball[], read: Ball[]): Ball[] => {
   const kept = before.filter(({ name }) => !read.some((ball) => ball.name === name))

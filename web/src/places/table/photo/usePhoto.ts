@@ -7,9 +7,19 @@ import { createQuestion } from '@/api/question'
 import { upload } from '@/api/upload'
 import { baseOf, ballsOf } from '@/board/document'
 import { useBoard } from '@/board/useBoard'
-import { confirmed, joined, missing, moved, namesOf, readBalls, renamed, turned, without, type Ball, type Spot } from './mended' // prettier-ignore
+import { confirmed, isFromOtherEnd, joined, missing, moved, namesOf, readBalls, renamed, turned, without, type Ball, type Spot } from './mended' // prettier-ignore
 import { fromBase64, PictureRefused, shrunk, type Shrunk } from './shrunk'
 import type { Place } from '@/drawing/place'
+
+/** A table seen from its end, as shares of a picture. */
+const MARKS: Spot[] = [
+  [0.35, 0.25],
+  [0.65, 0.25],
+  [0.3, 0.42],
+  [0.7, 0.42],
+  [0.12, 0.8],
+  [0.88, 0.8],
+]
 
 export function usePhoto() {
   const board = useBoard()
@@ -18,8 +28,10 @@ export function usePhoto() {
   const pockets = ref<Spot[]>([])
   const balls = ref<Ball[]>([])
   const chosen = ref<number | null>(null)
-  /** Whether the table was turned end for end: what is read next is turned too. */
-  const isTurned = ref(false)
+  /** Whether pockets were shifted since the picture was read. */
+  const isShifted = ref(false)
+  /** Whether the table was turned end for end. */
+  let isTurned = false
   /** The balls of a photo before this one. */
   let before: Ball[] = []
   let readCount = 0
@@ -42,8 +54,10 @@ export function usePhoto() {
     if (next.status !== 'done' || !next.document) return
     pockets.value = next.document.pockets as Spot[]
     readCount = next.document.balls.length
+    isShifted.value = false
     const read = readBalls(next.document.balls)
-    balls.value = joined(before, isTurned.value ? turned(read) : read)
+    if (before.length) isTurned = isFromOtherEnd(before, read)
+    balls.value = joined(before, isTurned ? turned(read) : read)
     chosen.value = null
   }
   function photographed(next: Snapshot) {
@@ -74,6 +88,7 @@ export function usePhoto() {
     const { table } = board.document
     return typeof table === 'string' ? table : String(table['name'] ?? baseOf(table))
   }
+  /** Have the picture read; as it is, where fewer than six pockets are pressed. */
   async function read() {
     const { value: sent } = picture
     if (!sent) return
@@ -82,12 +97,19 @@ export function usePhoto() {
     const more = { scene: JSON.stringify({ table, game }), pockets: pressed, hall: hall().slice(0, 60) }
     await reading.ask(() => answered(api.POST('/api/photos', upload(sent.file, more))))
   }
-  /** A pocket pressed, or dragged to another place; with six of them the picture is read. */
-  function press(at: Spot, place = pockets.value.length) {
-    pockets.value = Object.assign([...pockets.value], { [place]: at })
-    if (pockets.value.length === 6) void read()
+  /** The next pocket pressed, with the sixth of which the picture is read; or one shifted to another place. */
+  function press(at: Spot, place?: number) {
+    pockets.value = Object.assign([...pockets.value], { [place ?? pockets.value.length]: at })
+    if (place !== undefined) isShifted.value = true
+    else if (pockets.value.length === 6) void read()
   }
   const unpress = () => (pockets.value = [])
+  /** Marks to be shifted instead of pressed: keys do that too. */
+  function mark() {
+    const { width = 0, height = 0 } = picture.value ?? {}
+    pockets.value = MARKS.map(([x, y]) => [x * width, y * height])
+    isShifted.value = true
+  }
 
   const spot = async ([x, y]: Spot) => {
     const key = reading.now.value?.id ?? 0
@@ -95,7 +117,7 @@ export function usePhoto() {
       api.POST('/api/photos/{key}/spot', { params: { path: { key } }, body: { x, y } }),
     )
     const at = found.at as Place
-    return { at: isTurned.value ? ([8 - at[0], 4 - at[1]] as Place) : at, ring: found.ring as Spot[] }
+    return { at: isTurned ? ([8 - at[0], 4 - at[1]] as Place) : at, ring: found.ring as Spot[] }
   }
   const move = (place: number, to: Spot) =>
     guarded(async () => {
@@ -115,7 +137,8 @@ export function usePhoto() {
     chosen.value = null
   }
   function turn() {
-    isTurned.value = !isTurned.value
+    isTurned = !isTurned
+    before = turned(before)
     balls.value = turned(balls.value)
   }
   const layout = computed(() => ({
@@ -142,8 +165,8 @@ export function usePhoto() {
 
   return {
     problems, picture, pockets, balls, chosen, all, notFound, toLookAt, document, isRead, needsPockets, layout,
-    running: reading.running, now: reading.now, stop: reading.stop, photographs: camera.running,
-    take, press, unpress, move, add, rename, confirm, remove, turn, put, photograph,
+    running: reading.running, now: reading.now, stop: reading.stop, photographs: camera.running, isShifted,
+    take, read, press, unpress, mark, move, add, rename, confirm, remove, turn, put, photograph,
   } // prettier-ignore
 }
 export type PhotoInWork = ReturnType<typeof usePhoto>
