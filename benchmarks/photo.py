@@ -33,7 +33,7 @@ from partita.photo.reading import Reading, read_photo
 from partita.table.layout import Layout, problems_of
 from partita.table.spec import PRESETS
 
-_PICTURES, _TO_LEARN = 20, 6
+_PICTURES, _TO_LEARN = 20, 12
 # Beside the camera's own conditions: a table of twelve feet, in plain ones.
 SNOOKER = "snooker, 12 feet"
 _ALL = (*CONDITIONS, SNOOKER)

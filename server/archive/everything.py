@@ -33,6 +33,7 @@ from partita.files.practice_file import read_practice
 from partita.files.record_file import reading_record
 from partita.progress import Steps, between, counted
 from partita.reports.schema import StrokeDocument
+from photos.halls import HallPart, halls_of, take_halls
 from practice import files as practice
 from practice.taking import taking as taking_practice
 from profiles import services as profiles
@@ -115,6 +116,7 @@ class AccountFile(_Part):
     record: Json
     practice: Json | None = None
     lessons: list[Json] = Field(default_factory=list, max_length=LESSONS[0])
+    halls: list[HallPart] = Field(default_factory=list)
 
 
 def everything(owner: User) -> str:
@@ -145,6 +147,7 @@ def everything(owner: User) -> str:
         "record": json.loads(records.as_json(owner, Filters())),
         "practice": json.loads(practice.as_json(owner)),
         "lessons": [lesson_json(document_of(one)) for one in Lesson.objects.filter(owner=owner)],
+        "halls": halls_of(owner),
     }  # fmt: skip
     return json.dumps(document, ensure_ascii=False, indent=1) + "\n"
 
@@ -184,6 +187,7 @@ def bringing_back(owner: User, text: str) -> Steps[dict[str, int]]:
     new |= {"matches": len(found.matches), "decisions": len(found.decisions)}
     if file.practice:
         new |= yield from between(0.8, 0.95, taking_practice(owner, read_practice(file.practice)))
+    new["halls"] = take_halls(owner, file.halls)
     new["lessons"] = yield from between(0.95, 1.0, _lessons(owner, file.lessons))
     return new
 

@@ -18,11 +18,7 @@ def learned_at(owner: Any, hall: str) -> tuple[Learned, float]:
     found = HallLooks.objects.filter(owner=owner, table=hall).first() if hall else None
     if found is None:
         return Learned(), 0.0
-    return _learned(found), found.cushion_m
-
-
-def _learned(row: HallLooks) -> Learned:
-    return Learned({kind: (total, count) for kind, (total, count) in row.sums.items()})
+    return Learned(found.known), found.cushion_m
 
 
 @transaction.atomic
@@ -52,7 +48,7 @@ def _teach(owner: Any, hall: str, looks: dict[str, Any], names: list[str]) -> No
         check_room(rows, TABLES)
         row = HallLooks(owner=owner, table=hall)
     named = [(look, name) for look, name in zip(looks["balls"], names, strict=True) if name]
-    taught = _learned(row).with_more(np.array([look for look, _ in named]), [name for _, name in named])
+    taught = Learned(row.known).with_more(np.array([look for look, _ in named]), [name for _, name in named])
     row.sums = {kind: [total, count] for kind, (total, count) in taught.sums.items()}
     row.cushion_m = (row.cushion_m * row.corrections + looks["cushion_m"]) / (row.corrections + 1)
     row.corrections += 1

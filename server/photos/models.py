@@ -3,6 +3,7 @@
 from django.conf import settings
 from django.db import models
 
+from partita.photo.looks import NAMES
 from work.models import Work
 
 
@@ -44,3 +45,8 @@ class HallLooks(models.Model):
 
     def __str__(self) -> str:
         return f"Looks at {self.table}"
+
+    @property
+    def known(self) -> dict[str, tuple[list[float], int]]:
+        """The sums; those that an older version kept have other columns, and are none."""
+        return {kind: (total, count) for kind, (total, count) in self.sums.items() if len(total) == len(NAMES)}

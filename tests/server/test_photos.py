@@ -12,8 +12,12 @@ from django.test import Client, SimpleTestCase, TestCase
 from django.utils import timezone
 from PIL import Image
 
+from archive.everything import bringing_back, everything
+from partita.photo.looks import NAMES
 from partita.photo.names import shipped
+from partita.progress import at_once
 from photos.kinds import clear_old
+from photos.learning import learned_at
 from photos.models import HallLooks, Photo, Snapshot
 from setup import demo
 from tests.core.test_photo import photo
@@ -114,6 +118,15 @@ class Sent(PhotoCase, TestCase):
             self.assertEqual(answer.status_code, 422, words)
             self.assertIn(words, answer.json()["errors"][0]["what"])
         self.assertFalse(Photo.objects.exists())
+
+    def test_what_was_learned_goes_out_and_in_with_the_account_but_not_the_looks_of_an_older_version(self) -> None:
+        sums = {"cue": [[0.5] * len(NAMES), 2], "8": [[0.5] * 3, 1]}
+        HallLooks.objects.create(owner=self.user, table="Table 3", sums=sums, cushion_m=0.05, corrections=2)
+        other = User.objects.create_user("bo", password="a-long-password")
+        for fresh in (1, 0):
+            self.assertEqual(at_once(bringing_back(other, everything(self.user)))["halls"], fresh)
+        taught, cushion = learned_at(other, "Table 3")
+        self.assertEqual((list(taught.sums), taught.sums["cue"][1], cushion), (["cue"], 2, 0.05))
 
     def test_a_picture_is_put_by_without_what_its_file_tells_and_the_next_one_takes_its_place(self) -> None:
         exif = Image.Exif()

@@ -10,7 +10,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from partita.photo.claims import Claims
-from partita.photo.cloth import Cloth
+from partita.photo.cloth import FLOOR, Cloth
 from partita.photo.picture import Picture, sampled
 from partita.photo.rim_edges import SPOKES, edge, half_width, moved
 from partita.photo.rims import radii_px, rims
@@ -29,8 +29,12 @@ _CLEAR_PX, _FILLED = 3.0, (0.0, 0.45, 0.8)
 _GOOD, _WEAKEST, _NO_CLOTH, _NEW, _LEAST_SEEN = 0.55, 0.40, 0.60, 0.42, 0.33
 # In a pocket's mouth, where much is dark, it must be clearer.
 _MOUTH_M, _GOOD_IN_MOUTH, _NO_CLOTH_IN_MOUTH = 0.11, 0.75, 0.95
+# Once all are known, what is less its own must be clearer: between others there is much that looks like a rim.
+_OWN, _GOOD_BETWEEN = 0.55, 0.88
 # Rings within a ball, and rings of equal areas over all of it.
 _WITHIN, _EVENLY = (0.1, 0.3, 0.45, 0.6, 0.72, 0.82), (0.29, 0.5, 0.645, 0.76, 0.86, 0.95)
+# A shadow's light is so nearly in the cloth's proportions, and nowhere a larger share of it.
+_SHADOWS_TINT, _SHADOWS_MOST = 0.08, 0.95
 # A place is made exact from so clear a rim on; where that finds no ball, there is none so near, in radii.
 _HOPEFUL, _NO_BALL = 0.40, 0.6
 # Steps of the search for a place, m; rims are then measured so far in and out, as shares of the radius.
@@ -105,7 +109,7 @@ class _Search:
         # Most places where something lies are on a ball that has been found.
         free = ~self._hidden(points[:, 3:].reshape(len(places), -1, 2), places).reshape(inner[:, 1:].shape)
         new = ((inner[:, 1:] > 0.5) & free).mean(axis=(1, 2))
-        return np.where((in_sight < _LEAST_SEEN) | (new < 0.6 * _NEW), -1.0, worth).astype(float)
+        return np.where((in_sight < _LEAST_SEEN) | (new < 0.7 * _NEW), -1.0, worth).astype(float)
 
     def _hidden(self, points: Floats, places: Floats) -> Bools:
         return self._claims.hide(points, places, [ball.place for ball in self._found])
@@ -115,7 +119,7 @@ class _Search:
         if self._clear(place[None])[0] < _HOPEFUL:
             return None
         at = self._climbed(place)
-        if self._clear(at[None])[0] < _GOOD:
+        if self._clear(at[None])[0] < _GOOD or self._own(at) < 0.8 * _NEW:
             return None
         for reach in _REACHES:
             (hidden,) = self._hidden(
@@ -151,7 +155,19 @@ class _Search:
         no_cloth = self._no_cloth(place)
         good = rim >= _GOOD and no_cloth >= _NO_CLOTH and self._own(place) >= _NEW and self._weakest(place) >= _WEAKEST
         in_mouth = _within(bed_of(self._table).mouth, place, _MOUTH_M).any()
+        if self._is_shadow(place):
+            return False
         return good and (not in_mouth or (rim >= _GOOD_IN_MOUTH and no_cloth >= _NO_CLOTH_IN_MOUTH))
+
+    def _is_shadow(self, place: Floats) -> bool:
+        """Whether there is nothing but cloth in less light: in its colour, and nowhere a lamp's gleam."""
+        points = rims(self._camera, place[None], self._radius, _FIRST_SPOKES, np.array(_WITHIN)).reshape(-1, 2)
+        light = self._picture.at(points)
+        cloth = (light + FLOOR) / np.exp(sampled(self._cloth.ratio, points)) - FLOOR
+        square = (cloth**2).sum(axis=1)
+        share = (light * cloth).sum(axis=1) / square
+        off = np.sqrt(((light - share[:, None] * cloth) ** 2).sum(axis=1) / square)
+        return bool(np.quantile(off, 0.9) < _SHADOWS_TINT and np.quantile(share, 0.97) < _SHADOWS_MOST)
 
     def _own(self, place: Floats) -> float:
         """Which share of a ball's whole disc is no cloth and belongs to no other ball."""
@@ -183,11 +199,16 @@ class _Search:
         return np.asarray(can)
 
     def _settle(self) -> None:
-        """Each once more, now that all others are known and only nearer ones hide."""
+        """Each once more, now that all others are known and only nearer ones hide; what others make up is none."""
         self._claims.by_depth = True
         for k in range(len(self._found)):
             ball = self._found.pop(k)
             self._found.insert(k, self._exact(np.array(ball.place)) or ball)
+        self._claims.by_depth = False
+        for ball in sorted(self._found, key=lambda ball: ball.rim):
+            self._found.remove(ball)
+            if ball.rim >= _GOOD_BETWEEN or self._own(np.array(ball.place)) >= _OWN:
+                self._found.append(ball)
 
 
 def _within(places: Floats, place: Floats | tuple[float, float], far: float) -> Bools:

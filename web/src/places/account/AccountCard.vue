@@ -59,6 +59,7 @@ const PARTS: [string, string][] = [
   ['decisions', text.decisionsOfNoMatch],
   ['sittings', text.sittingsAtDrills],
   ['rounds', text.roundsOfTheQuiz],
+  ['halls', text.hallsLearned],
 ]
 const broughtWords = computed(() => {
   const found = brought.value

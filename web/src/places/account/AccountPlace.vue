@@ -6,6 +6,7 @@ import { useSession } from '@/session/session'
 import { LANGUAGES, language } from '@/words/language'
 import { text } from '@/words/text/account'
 import AccountCard from './AccountCard.vue'
+import HallsCard from './HallsCard.vue'
 import LinksCard from './LinksCard.vue'
 
 /** One's account: its language, its password, all of it as one file, and its end. */
@@ -26,6 +27,7 @@ const session = useSession()
       <p class="muted">{{ text.languageMeans }}</p>
     </section>
     <LinksCard />
+    <HallsCard />
     <AccountCard />
   </main>
 </template>

@@ -32,7 +32,7 @@ onMounted(load)
     <h2>{{ text.linksGivenAway }}</h2>
     <ProblemList :problems="problems" />
     <p v-if="isKnown && !links.length" class="muted">{{ text.noneYet }}</p>
-    <ul v-else>
+    <ul v-else class="lines">
       <li v-for="link in links" :key="link.id">
         <b>{{ link.title }}</b> <span class="muted">{{ about(link) }}</span>
         <button
@@ -49,20 +49,4 @@ onMounted(load)
 </template>
 
 <style scoped src="@/design/card.css"></style>
-<style scoped>
-ul {
-  list-style: none;
-  margin: 6px 0 0;
-  padding: 0;
-}
-li {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: baseline;
-  gap: 4px 10px;
-  padding: 4px 0;
-}
-li button {
-  margin-left: auto;
-}
-</style>
+<style scoped src="./lines.css"></style>

@@ -6,10 +6,19 @@ export const text = spoken('account', {
   languageMeans:
     'Of this browser. German is for the Table page so far; shots are told in English. Choosing opens the page anew.',
 
+  // HallsCard
+  fromPhotos: 'Learned from photos',
+  whatIsLearned: 'How the balls of a table look, from what you confirmed. No picture is kept.',
+  nothingLearned: 'Nothing yet: put a layout on the board from a photo.',
+  photosOf: (count: Said) => `${count} photo${count === 1 ? '' : 's'}`,
+  forget: 'Forget',
+  forgetTable: (table: Said) => `Forget what was learned of ${table}`,
+
   // AccountCard
   myAccount: 'My account',
   takeAway: 'Take everything away as one file',
-  whatIsTakenAway: ' players, tables, attempts, layouts, kept studies, tries, the record.',
+  whatIsTakenAway:
+    ' players, tables, attempts, layouts, kept studies, tries, the record, what photos taught.',
   bringBack: 'Bring such a file back',
   aFileOfAnAccount: 'A file of an account',
   otherPasswordOpens: 'Another password …',
@@ -28,6 +37,7 @@ export const text = spoken('account', {
   decisionsOfNoMatch: 'decisions of no match',
   sittingsAtDrills: 'sittings at drills',
   roundsOfTheQuiz: 'rounds of the quiz',
+  hallsLearned: 'tables learned from photos',
   broughtBack: (parts: Said) => `Brought back: ${parts}.`,
   nothingNew: 'All of it was here already.',
 })
