@@ -34,7 +34,8 @@ def confirm(owner: Any, key: int, names: list[str]) -> None:
         if name and name not in known:
             raise refuse("names", f"“{name[:20]}” is no ball of this game", f"Use one of {', '.join(known)}.")
     hall = photo.question["hall"]
-    if hall and seen:
+    # An outline that hardly fits says nothing of cushions, nor where a ball's colours are.
+    if hall and seen and not (photo.document or {}).get("is_doubtful"):
         _teach(owner, hall, photo.looks, names)
     # The camera stays: balls may be put in by hand afterwards.
     photo.looks = {"camera": photo.looks.get("camera")} if seen else photo.looks

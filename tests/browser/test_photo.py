@@ -75,3 +75,8 @@ class Photos(BrowserCase):
         expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=40_000)
         page.get_by_role("button", name="Undo").tap()
         expect(page.locator("svg.table [data-ball]")).to_have_count(before)
+        page.goto(f"{self.address}/account")
+        learned = page.get_by_role("region", name="Learned from photos")
+        expect(learned.get_by_text("1 photo")).to_be_visible()
+        learned.get_by_role("button", name=re.compile("Forget what was learned of")).tap()
+        expect(learned.get_by_text("Nothing yet")).to_be_visible()

@@ -16,6 +16,8 @@ _STEPS = 25
 _SHADOW_TINT = 0.12
 # A JPEG keeps colours only half as finely as brightness: what they tell of an edge's place counts so much.
 _COLOUR = 0.05
+# What is so near to full light spreads over its edge, by so many px: a sensor cuts what is brighter off.
+_FULL, _SPREAD_PX = (0.3, 0.8), 0.9
 # Edges farther off than this share of the radius count less and less; a rim may look wider by a few px.
 _FAR_OFF, _WIDER_PX = 0.06, 0.4
 
@@ -80,7 +82,9 @@ def _peaks(
     height, before, after = strength[top, spoke], strength[top - 1, spoke], strength[top + 1, spoke]
     bow = np.minimum(before - 2 * height + after, -1e-9)
     fine = np.clip(0.5 * (before - after) / bow, -0.5, 0.5)
-    return shares[top] - 1.0 + fine * (shares[1] - shares[0]), height
+    full = np.clip((luma[top, spoke] - _FULL[0]) / (_FULL[1] - _FULL[0]), 0.0, 1.0)
+    spread = full * _SPREAD_PX * picture.unit / radii_px(camera, place[None], radius_m)[0]
+    return shares[top] - 1.0 + fine * (shares[1] - shares[0]) - spread, height
 
 
 def _settled(slope: Floats, target: Floats, sure: Floats, tolerance: Floats) -> Floats:

@@ -3,6 +3,7 @@ import { onMounted, ref } from 'vue'
 import { answered, api, type Hall } from '@/api/client'
 import { useGuarded } from '@/api/guarded'
 import ProblemList from '@/parts/ProblemList.vue'
+import { tableNamed } from '@/words/tables'
 import { text } from '@/words/text/account'
 
 /** Of which tables photos taught how the balls look, each to be forgotten. */
@@ -29,8 +30,8 @@ onMounted(load)
     <p class="muted">{{ isKnown && !halls.length ? text.nothingLearned : text.whatIsLearned }}</p>
     <ul v-if="halls.length" class="lines">
       <li v-for="hall in halls" :key="hall.id">
-        <b>{{ hall.table }}</b> <span class="muted">{{ text.photosOf(hall.corrections) }}</span>
-        <button type="button" :aria-label="text.forgetTable(hall.table)" @click="forget(hall.id)">
+        <b>{{ tableNamed(hall.table) }}</b> <span class="muted">{{ text.photosOf(hall.corrections) }}</span>
+        <button type="button" :aria-label="text.forgetTable(tableNamed(hall.table))" @click="forget(hall.id)">
           {{ text.forget }}
         </button>
       </li>

@@ -97,7 +97,8 @@ const names = computed(() => props.all.map((name) => ({ name, label: ballName(na
   align-items: center;
   gap: 4px 8px;
 }
-.p-select {
+.p-select :deep(.p-select-label) {
+  display: flex;
   align-items: center;
 }
 .one p {

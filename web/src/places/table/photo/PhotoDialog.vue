@@ -231,8 +231,9 @@ p {
 <style>
 /* The picture needs all the width that a phone has. */
 @media (max-width: 760px) {
-  .p-dialog.photo-dialog {
+  .p-dialog-mask > .p-dialog.photo-dialog {
     margin: 0;
+    width: 100% !important;
     max-height: 100%;
     border-radius: 0;
     border: 0;

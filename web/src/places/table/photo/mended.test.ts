@@ -35,7 +35,8 @@ describe('what was read of a photo', () => {
     expect(mended[1]).toMatchObject({ isSure: true, words: '' })
     expect(renamed(read(), 1, '5').map(({ name }) => name)).toEqual(['cue', '5', '7'])
   })
-  it('teaches the names that its balls have at last, and nothing of what is no ball', () => {
+  it('teaches the names that its balls have at last, and nothing of what is no ball or was not looked at', () => {
+    expect(namesOf(read(), 3)).toEqual(['cue', '', '7'])
     const mended = without(renamed(read(), 1, '7'), 0)
     expect(namesOf(mended, 3)).toEqual(['', '7', '3'])
     const added = [

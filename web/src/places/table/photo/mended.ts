@@ -61,9 +61,12 @@ export const joined = (before: Ball[], read: Ball[]): Ball[] => {
   return [...read, ...kept.map((ball) => ({ ...ball, ring: [], seen: null }))]
 }
 
-/** For each ball that was read the name that it has now; nothing for what is no ball. */
+/** For each ball that was read the name that it has now; nothing for what is no ball, or was not looked at. */
 export const namesOf = (balls: Ball[], count: number): string[] =>
-  Array.from({ length: count }, (_, seen) => balls.find((ball) => ball.seen === seen)?.name ?? '')
+  Array.from(
+    { length: count },
+    (_, seen) => balls.find((ball) => ball.seen === seen && ball.isSure)?.name ?? '',
+  )
 
 export const missing = (balls: Ball[], all: readonly string[]): string[] =>
   all.filter((name) => !balls.some((ball) => ball.name === name))
