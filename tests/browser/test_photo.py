@@ -51,6 +51,7 @@ class Photos(BrowserCase):
         page.get_by_role("button", name="Photo", exact=True).tap()
         dialog = page.get_by_role("dialog", name="From a photo")
         expect(dialog.get_by_text("Tried on simulated pictures only")).to_be_visible()
+        self.assertEqual(self.violations(page), [])
         file = {"name": "table.jpg", "mimeType": "image/jpeg", "buffer": photo.jpeg}
         dialog.get_by_text("Choose a picture").locator("input").set_input_files(file)  # type: ignore[arg-type]
         pressing = dialog.get_by_text("Press the middle of each of the six pockets")
@@ -63,6 +64,7 @@ class Photos(BrowserCase):
         expect(dialog.get_by_text(re.compile(r"balls found, \d to look at"))).to_be_visible()
         dialog.get_by_role("list", name="Balls found").get_by_role("button", name="Ball 9").tap()
         expect(dialog.get_by_text("Ball 9: look at its number. It may be the 1.")).to_be_visible()
+        self.assertEqual(self.violations(page), [])
         dialog.get_by_role("combobox", name="It is").tap()
         page.get_by_role("option", name="Ball 1", exact=True).tap()
         expect(dialog.locator("svg.photo [data-ball='1'][aria-pressed='true']")).to_have_count(1)

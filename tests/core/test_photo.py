@@ -14,7 +14,8 @@ from pathlib import Path
 import numpy as np
 from hypothesis import given, settings
 from hypothesis import strategies as st
-from PIL import Image
+from numpy.typing import NDArray
+from PIL import Image, ImageDraw
 from scipy.optimize import linear_sum_assignment
 from scipy.spatial.transform import Rotation
 
@@ -30,11 +31,15 @@ from partita.photo.lens import COLUMNS, FOCAL, MIDDLE, SHIFT, TURN, on_plane, pl
 from partita.photo.names import Learned, assigned, named, shipped
 from partita.photo.picture import read_picture
 from partita.photo.pose import in_order
-from partita.photo.reading import Reading, read_photo
+from partita.photo.reading import Reading, balls_in, read_photo
+from partita.photo.rims import rims
 from partita.table.layout import Layout, problems_of
 from tests.core.layouts import TABLE
 
+Floats = NDArray[np.float64]
 SEED = 36
+# Whose upper side is white or yellow, whichever way they lie.
+BRIGHT = ("cue", "1", "9", "10", "11", "12", "13", "14", "15")
 
 
 @cache
@@ -47,6 +52,14 @@ def photo() -> Photograph:
 def reading() -> Reading:
     off = np.random.default_rng(SEED).normal(0.0, 10.0, (6, 2))
     return read_photo(read_picture(photo().jpeg), TABLE, "eight-ball", photo().pockets + off)
+
+
+def bare() -> tuple[Floats, float]:
+    """A place on the cloth with nothing near, and how much of its sRGB value a shadow leaves."""
+    net = np.stack(np.meshgrid(np.linspace(0.3, 2.2, 20), np.linspace(0.2, 1.0, 9)), axis=-1).reshape(-1, 2)
+    balls = np.array([ball.place for ball in reading().balls])
+    far = np.sqrt(((net[:, None] - balls) ** 2).sum(axis=2)).min(axis=1)
+    return net[int(np.argmax(far))], 0.6
 
 
 def as_file(picture: Image.Image, kind: str = "JPEG", **how: object) -> bytes:
@@ -102,6 +115,30 @@ class Read(unittest.TestCase):
         right = [is_right for _, is_right in found["names"]]
         self.assertGreaterEqual(sum(right), len(right) - 2)
         self.assertFalse(reading().is_doubtful)
+
+    def test_bright_balls_are_read_as_near_as_dark_ones_though_light_spreads_over_their_edges(self) -> None:
+        camera, layout = reading().outline.camera, photo().layout
+        toward = []
+        for name, place in layout.balls.items():
+            pixel = photo().eye.pixels(np.array([[*place, TABLE.ball_radius_m]]))
+            (lies,) = on_plane(camera, pixel, TABLE.ball_radius_m)
+            ball = min(reading().balls, key=lambda ball: float(np.hypot(*(np.array(ball.place) - lies))))
+            off, view = np.array(ball.place) - lies, lies - place_of(camera)[:2]
+            if float(np.hypot(*off)) < TABLE.ball_radius_m:
+                toward.append((name in BRIGHT, 1000 * off @ view / np.hypot(*view)))
+        for bright in (True, False):
+            self.assertLess(abs(np.median([far for is_bright, far in toward if is_bright == bright])), 3.5)
+
+    def test_a_shadow_as_round_as_a_ball_is_none(self) -> None:
+        camera, (place, dark) = reading().outline.camera, bare()
+        ring = rims(camera, place[None], TABLE.ball_radius_m, 48, np.array([1.0]))[0, 0]
+        drawn, original = Image.new("L", (1600, 1200)), Image.open(io.BytesIO(photo().jpeg))
+        ImageDraw.Draw(drawn).polygon([tuple(at) for at in ring], fill=255)
+        shadow = Image.composite(original.point(lambda value: int(dark * value)), original, drawn)
+        found = balls_in(read_picture(as_file(shadow, quality=95)), TABLE, "eight-ball", reading().outline)
+        near = [ball for ball in found.balls if np.hypot(*(np.array(ball.place) - place)) < 2 * TABLE.ball_radius_m]
+        self.assertEqual(near, [])
+        self.assertEqual(len(found.balls), len(reading().balls))
 
     def test_what_was_not_found_is_listed_and_what_was_could_lie_so(self) -> None:
         names = [ball.name for ball in reading().balls]

@@ -41,6 +41,8 @@ def run(options: argparse.Namespace) -> None:
     reading = read_photo(picture, table, game_named(options.game).name, presses)
     if reading.is_doubtful:
         sys.stderr.write("partita: the outline hardly fits the picture: look at the places.\n")
+    if reading.unnamed:
+        sys.stderr.write(f"partita: {reading.unnamed} more would have no name in this game: is it the right one?\n")
     print_out(json.dumps(write(_layout_file(table, options.game, reading))))
 
 

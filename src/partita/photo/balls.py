@@ -29,6 +29,8 @@ _CLEAR_PX, _FILLED = 3.0, (0.0, 0.45, 0.8)
 _GOOD, _WEAKEST, _NO_CLOTH, _NEW, _LEAST_SEEN = 0.55, 0.40, 0.60, 0.42, 0.33
 # In a pocket's mouth, where much is dark, it must be clearer.
 _MOUTH_M, _GOOD_IN_MOUTH, _NO_CLOTH_IN_MOUTH = 0.11, 0.75, 0.95
+# What has hardly, or not even nearly, so much of its own is not looked at closer.
+_HARDLY, _NEARLY = 0.7, 0.8
 # Once all are known, what is less its own must be clearer: between others there is much that looks like a rim.
 _OWN, _GOOD_BETWEEN = 0.55, 0.88
 # Rings within a ball, and rings of equal areas over all of it.
@@ -109,7 +111,7 @@ class _Search:
         # Most places where something lies are on a ball that has been found.
         free = ~self._hidden(points[:, 3:].reshape(len(places), -1, 2), places).reshape(inner[:, 1:].shape)
         new = ((inner[:, 1:] > 0.5) & free).mean(axis=(1, 2))
-        return np.where((in_sight < _LEAST_SEEN) | (new < 0.7 * _NEW), -1.0, worth).astype(float)
+        return np.where((in_sight < _LEAST_SEEN) | (new < _HARDLY * _NEW), -1.0, worth).astype(float)
 
     def _hidden(self, points: Floats, places: Floats) -> Bools:
         return self._claims.hide(points, places, [ball.place for ball in self._found])
@@ -119,7 +121,7 @@ class _Search:
         if self._clear(place[None])[0] < _HOPEFUL:
             return None
         at = self._climbed(place)
-        if self._clear(at[None])[0] < _GOOD or self._own(at) < 0.8 * _NEW:
+        if self._clear(at[None])[0] < _GOOD or self._own(at) < _NEARLY * _NEW:
             return None
         for reach in _REACHES:
             (hidden,) = self._hidden(
@@ -155,16 +157,15 @@ class _Search:
         no_cloth = self._no_cloth(place)
         good = rim >= _GOOD and no_cloth >= _NO_CLOTH and self._own(place) >= _NEW and self._weakest(place) >= _WEAKEST
         in_mouth = _within(bed_of(self._table).mouth, place, _MOUTH_M).any()
-        if self._is_shadow(place):
-            return False
-        return good and (not in_mouth or (rim >= _GOOD_IN_MOUTH and no_cloth >= _NO_CLOTH_IN_MOUTH))
+        clear = not in_mouth or (rim >= _GOOD_IN_MOUTH and no_cloth >= _NO_CLOTH_IN_MOUTH)
+        return good and clear and not self._is_shadow(place)
 
     def _is_shadow(self, place: Floats) -> bool:
         """Whether there is nothing but cloth in less light: in its colour, and nowhere a lamp's gleam."""
         points = rims(self._camera, place[None], self._radius, _FIRST_SPOKES, np.array(_WITHIN)).reshape(-1, 2)
         light = self._picture.at(points)
         cloth = (light + FLOOR) / np.exp(sampled(self._cloth.ratio, points)) - FLOOR
-        square = (cloth**2).sum(axis=1)
+        square = np.maximum((cloth**2).sum(axis=1), 1e-9)
         share = (light * cloth).sum(axis=1) / square
         off = np.sqrt(((light - share[:, None] * cloth) ** 2).sum(axis=1) / square)
         return bool(np.quantile(off, 0.9) < _SHADOWS_TINT and np.quantile(share, 0.97) < _SHADOWS_MOST)

@@ -26,8 +26,8 @@ watch(() => route.hash, show)
         <h2 id="three-steps">Three steps</h2>
         <ol>
           <li>
-            <b>Put the balls.</b> On the <RouterLink to="/">Table</RouterLink> drag them, or type “9 at 6, 2”.
-            Ready layouts stand in the Library.
+            <b>Put the balls.</b> On the <RouterLink to="/">Table</RouterLink> drag them, type “9 at 6, 2”, or
+            press Photo. Ready layouts stand in the Library.
           </li>
           <li>
             <b>Say who plays.</b> The line under the name has the game, both players, the table, and who

@@ -48,8 +48,8 @@ export function usePhoto() {
   )
 
   function taken(next: Photo) {
-    // Where nothing was pressed yet, that no outline was found is no trouble: pockets are pressed then.
-    if (next.status === 'failed' && pockets.value.length)
+    // Until six are pressed, that no outline was found is no trouble: pockets are pressed then.
+    if (next.status === 'failed' && pockets.value.length === 6)
       problems.value = [{ where: '', what: next.failure.replace(/\.$/, ''), accepted: '' }]
     if (next.status !== 'done' || !next.document) return
     pockets.value = next.document.pockets as Spot[]
