@@ -20,6 +20,8 @@ Floats = NDArray[np.float64]
 WIDTH, HEIGHT = 1600, 1200
 # Where a pocket is pressed: the middle of its hole, between the bed and the rail's top.
 PRESSED_M = 0.02
+# A rail's top over the bed, in heights of the nose.
+_OVER_NOSE = 1.1
 _AT_ONCE = 400_000
 _OFFSETS = ((-0.25, -0.25), (0.25, -0.25), (-0.25, 0.25), (0.25, 0.25))
 
@@ -121,9 +123,10 @@ def _room(layout: Layout, condition: Condition, paints: Paints, rng: np.random.G
         floor, wood = cloth * _between(rng, (0.6, 1.3)), cloth * _between(rng, (0.4, 0.8)) * (1.1, 0.95, 0.85)
     warm = _between(rng, condition.warmth)
     tint = np.array([1.0 + 0.5 * warm, 1.0, 1.0 - 0.8 * warm])
-    body = Body(np.zeros(2), cloth, wood, _between(rng, (0.046, 0.054)), _between(rng, (0.075, 0.11)))
+    top_m = _OVER_NOSE * 2 * table.ball_radius_m * table.nose_height
+    body = Body(np.zeros(2), cloth, wood, top_m, _between(rng, (0.046, 0.054)), _between(rng, (0.075, 0.11)))
     others = [
-        Body(np.array([_between(rng, (-1.0, 1.0)), side * _between(rng, (2.6, 3.4))]), cloth, wood)
+        Body(np.array([_between(rng, (-1.0, 1.0)), side * _between(rng, (2.6, 3.4))]), cloth, wood, top_m)
         for side in (1.0, -1.0)[: _count(rng, condition.others)]
     ]
     return Room(

@@ -24,7 +24,8 @@ _REACHES = (6.0, 6.0, 5.0, 5.0, 4.0, 4.0, 3.0, 3.0, 2.0, 2.0, 2.0, 1.5, 1.5)
 _EDGES_COUNT = 260.0
 # Edges are measured so far to both sides, px, and so exactly.
 _SEARCH_PX, _STEP_PX, _EDGE_PX = (5.0, 3.0, 2.0), 0.25, 0.8
-_SEED = 7
+# Searches: one, or the best of them where less than this of all edges shows, or of one side's.
+_SEEDS, _CLEAR, _CLEAR_SIDE = (7, 8, 9), 0.50, 0.33
 
 
 @dataclass(frozen=True)
@@ -65,8 +66,17 @@ def made_exact(
 ) -> Outline:
     """The outline round a first camera that sees the presses, which are off by so much (px of a picture of 1600)."""
     fit = Fit(picture, table, presses, prior, finger_px)
-    contrast = Contrast(picture, table, start)
-    camera = _searched(fit, contrast, start)
+    found = _found(fit, start, _SEEDS[0])
+    if found.score < _CLEAR or found.weakest < _CLEAR_SIDE:
+        # What a search finds may hang on what it drew.
+        found = max(found, *(_found(fit, start, seed) for seed in _SEEDS[1:]), key=lambda one: one.score)
+    return found
+
+
+def _found(fit: Fit, start: Floats, seed: int) -> Outline:
+    """One search, and its outline measured."""
+    picture, table = fit.picture, fit.table
+    camera = _searched(fit, Contrast(picture, table, start), start, seed)
     contrast = Contrast(picture, table, camera)
     for reach in _SEARCH_PX:
         camera = _measured(fit, contrast, camera, reach)
@@ -76,8 +86,8 @@ def made_exact(
     return Outline(camera, float(steps.mean()), weakest)
 
 
-def _searched(fit: Fit, contrast: Contrast, start: Floats) -> Floats:
-    rng, kinds = np.random.default_rng(_SEED), fit.edges.kinds(start)
+def _searched(fit: Fit, contrast: Contrast, start: Floats, seed: int) -> Floats:
+    rng, kinds = np.random.default_rng(seed), fit.edges.kinds(start)
     mean, spread = start, _left_open(fit, start)
     best, best_worth = start, -np.inf
     for reach in _REACHES:
