@@ -219,7 +219,8 @@ const said = (ball: Ball) => ball.words || ballName(ball.name)
   fill: transparent;
 }
 .handle {
-  fill: rgb(5 9 11 / 0.35);
+  fill: var(--shade);
+  fill-opacity: 0.35;
   stroke: var(--mark);
 }
 .pocket path {
