@@ -358,7 +358,7 @@ class Files(RecordTest):
         self.assertEqual((User.objects.count(), Decision.objects.count(), PlayerProfile.objects.count()), (0, 0, 0))
         self.client.force_login(User.objects.create_user("ida again", password="a-long-password"))
         back = self.upload("account", out)["new"]
-        none = dict.fromkeys(("tries", "drills", "sittings", "drill_attempts", "rounds"), 0)
+        none = dict.fromkeys(("tries", "drills", "sittings", "drill_attempts", "rounds", "halls"), 0)
         ones = dict.fromkeys(
             ("players", "tables", "attempts", "layouts", "studies", "matches", "decisions", "lessons"), 1
         )
