@@ -38,7 +38,7 @@ def confirm(owner: Any, key: int, names: list[str]) -> None:
     if hall and seen and not (photo.document or {}).get("is_doubtful"):
         _teach(owner, hall, photo.looks, names)
     # The camera stays: balls may be put in by hand afterwards.
-    photo.looks = {"camera": photo.looks.get("camera")} if seen else photo.looks
+    photo.looks.pop("balls", None)
     photo.save(update_fields=["looks"])
 
 

@@ -12,7 +12,7 @@ from partita.table.spec import TableSpec
 from tests.browser.shots import PHONE
 from tests.browser.stage import BrowserCase
 
-# As nine balls lie, in inches of no table that there is.
+# A rack of nine-ball with the 3 and the 8 gone.
 LAYOUT = Layout.in_diamonds(
     TableSpec(), cue=(2.0, 1.5), b1=(3.1, 2.9), b2=(6.2, 0.8), b4=(4.6, 3.3), b5=(1.1, 0.7), b6=(7.1, 2.4),
     b7=(5.3, 1.9), b9=(6.6, 3.4),
@@ -84,6 +84,10 @@ class Photos(BrowserCase):
         expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=40_000)
         page.get_by_role("button", name="Undo").tap()
         expect(page.locator("svg.table [data-ball]")).to_have_count(before)
+        # Nothing of that rack is left for the next photo.
+        page.get_by_role("button", name="Photo", exact=True).tap()
+        expect(dialog.get_by_text("Tried on simulated pictures only")).to_be_visible()
+        expect(dialog.get_by_role("list", name="Balls found")).to_be_hidden()
         page.goto(f"{self.address}/account")
         learned = page.get_by_role("region", name="Learned from photos")
         expect(learned.get_by_text("1 photo")).to_be_visible()

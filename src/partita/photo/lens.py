@@ -24,7 +24,9 @@ def turns(vectors: Floats) -> Floats:
 @lru_cache(maxsize=8)
 def _turn_of(x: float, y: float, z: float) -> Floats:
     """(3, 3) of one vector: a picture's one camera is asked for it thousands of times."""
-    return _turns(np.array([x, y, z]))
+    found = _turns(np.array([x, y, z]))
+    found.setflags(write=False)
+    return found
 
 
 def _turns(vectors: Floats) -> Floats:

@@ -21,9 +21,9 @@ from partita.table.spec import TableSpec
 
 Floats = NDArray[np.float64]
 # An outline is doubtful of whose edges, or of whose weakest side's, the picture shows less (on simulated pictures).
+GOOD_OUTLINE, GOOD_SIDE = 0.35, 0.12
 # Points of a rim that is told; how far beside the bed a press still means its edge, m.
 _RING, _BESIDE_M = 24, 0.05
-GOOD_OUTLINE, GOOD_SIDE = 0.35, 0.12
 
 
 @dataclass(frozen=True)

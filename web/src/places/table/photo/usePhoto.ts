@@ -153,6 +153,15 @@ export function usePhoto() {
     const body = { names: namesOf(balls.value, readCount) }
     // What is not learned is learned from the next one.
     void api.POST('/api/photos/{key}/confirmed', { params: { path: { key } }, body }).catch(() => undefined)
+    begin()
+  }
+  /** Nothing of this rack is left for the next one. */
+  function begin() {
+    forget()
+    pockets.value = []
+    balls.value = []
+    chosen.value = null
+    isTurned = isShifted.value = false
   }
   const photograph = () =>
     camera.ask(() =>
@@ -169,4 +178,3 @@ export function usePhoto() {
     take, read, press, unpress, mark, move, add, rename, confirm, remove, turn, put, photograph,
   } // prettier-ignore
 }
-export type PhotoInWork = ReturnType<typeof usePhoto>
