@@ -123,10 +123,11 @@ def _room(layout: Layout, condition: Condition, paints: Paints, rng: np.random.G
         floor, wood = cloth * _between(rng, (0.6, 1.3)), cloth * _between(rng, (0.4, 0.8)) * (1.1, 0.95, 0.85)
     warm = _between(rng, condition.warmth)
     tint = np.array([1.0 + 0.5 * warm, 1.0, 1.0 - 0.8 * warm])
-    top_m = _OVER_NOSE * 2 * table.ball_radius_m * table.nose_height
-    body = Body(np.zeros(2), cloth, wood, top_m, _between(rng, (0.046, 0.054)), _between(rng, (0.075, 0.11)))
+    nose_m = 2 * table.ball_radius_m * table.nose_height
+    high = (_OVER_NOSE * nose_m, nose_m)
+    body = Body(np.zeros(2), cloth, wood, *high, _between(rng, (0.046, 0.054)), _between(rng, (0.075, 0.11)))
     others = [
-        Body(np.array([_between(rng, (-1.0, 1.0)), side * _between(rng, (2.6, 3.4))]), cloth, wood, top_m)
+        Body(np.array([_between(rng, (-1.0, 1.0)), side * _between(rng, (2.6, 3.4))]), cloth, wood, *high)
         for side in (1.0, -1.0)[: _count(rng, condition.others)]
     ]
     return Room(

@@ -46,13 +46,14 @@ class Lamp:
 
 @dataclass(frozen=True)
 class Body:
-    """A table's looks: where it stands (2,), colours (3,) of cloth and rails, how high these are over the bed, widths
-    of cushion and rail, m."""
+    """A table's looks: where it stands (2,), colours (3,) of cloth and rails, how high rails and noses are over the
+    bed, widths of cushion and rail, m."""
 
     at: Floats
     cloth: Floats
     wood: Floats
     top_m: float
+    nose_m: float
     cushion_m: float = 0.05
     rail_m: float = 0.09
 

@@ -13,6 +13,7 @@ Bools = NDArray[np.bool_]
 # Height of the bed over the floor, how far down a table's sides go, how far the walls are, m.
 _FLOOR_M, _APRON_M, _WALL_M = 0.78, 0.30, 5.0
 _UP = np.array([0.0, 0.0, 1.0])
+_MEETINGS = 5
 _LEATHER = np.array([0.012, 0.010, 0.009])
 
 
@@ -51,11 +52,17 @@ class Look:
     ) -> None:
         down = rays[:, 2] < -1e-3
         shift = np.append(body.at, 0.0)
-        t = np.where(down, (body.top_m - eye[2]) / np.where(down, rays[:, 2], -1.0), np.inf)
         border = body.cushion_m + body.rail_m
         size = np.array([self._bed.length, self._bed.width])
-        at = np.full((len(rays), 2), 9e3)
-        at[down] = (eye + t[down, None] * rays[down] - shift)[:, :2]
+        at, t = np.full((len(rays), 2), 9e3), np.full(len(rays), np.inf)
+        height = np.full(int(down.sum()), body.top_m)
+        # The rubber's top falls from the rail to the nose: where a ray meets it is found by going on from the rail's
+        # height.
+        for _ in range(_MEETINGS):
+            t[down] = (height - eye[2]) / rays[down, 2]
+            at[down] = (eye + t[down, None] * rays[down] - shift)[:, :2]
+            fall = 1.0 - np.clip(_outside(at[down], size) / body.cushion_m, 0.0, 1.0)
+            height = body.top_m - (body.top_m - body.nose_m) * fall
         apron = _meets_box(
             eye - shift, rays, np.append(-np.full(2, border), -_APRON_M), np.append(size + border, body.top_m)
         )
@@ -66,7 +73,7 @@ class Look:
     def _top(
         self, eye: Floats, rays: Floats, at: Floats, t: Floats, body: Body, k: int
     ) -> tuple[Floats, NDArray[np.int16], Floats]:
-        """Light, number and distance of rays that meet a table within its border, at (n, 2) at its top's height."""
+        """Light, number and distance of rays that meet a table within its border, at (n, 2) on its top."""
         bed, size = self._bed, np.array([self._bed.length, self._bed.width])
         out, hole, throat = _outside(at, size), _in_hole(bed, at, 0.0), _in_throat(bed, at)
         shift = np.append(body.at, 0.0)

@@ -9,10 +9,11 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
+from partita.photo.blur import blur_of
 from partita.photo.claims import Claims
 from partita.photo.cloth import FLOOR, Cloth
 from partita.photo.picture import Picture, sampled
-from partita.photo.rim_edges import SPOKES, edge, half_width, moved
+from partita.photo.rim_edges import SPOKES, RimEdges, edge
 from partita.photo.rims import radii_px, rims
 from partita.table.geometry import bed_of
 from partita.table.spec import TableSpec
@@ -65,6 +66,7 @@ class _Search:
     def __init__(self, picture: Picture, table: TableSpec, camera: Floats, cloth: Cloth) -> None:
         self._picture, self._table, self._camera, self._cloth = picture, table, camera, cloth
         self._radius = table.ball_radius_m
+        self._edges = RimEdges(picture, cloth, camera, self._radius, blur_of(picture, table, camera))
         self._claims = Claims(camera, table.ball_radius_m, cloth)
         self._found: list[FoundBall] = []
 
@@ -127,7 +129,7 @@ class _Search:
             (hidden,) = self._hidden(
                 rims(self._camera, at[None], self._radius, SPOKES, np.array([1.0]))[:, 0], at[None]
             )
-            tried = moved(self._picture, self._cloth, self._camera, at, self._radius, reach, hidden)
+            tried = self._edges.moved(at, reach, hidden)
             at = tried if self._can_lie(tried[None])[0] else at
         rim = float(self._clear(at[None])[0])
         return FoundBall((float(at[0]), float(at[1])), rim) if self._is_ball(at, rim) else None
@@ -146,8 +148,7 @@ class _Search:
 
     def _clear(self, places: Floats) -> Floats:
         """(n,) how clear the rims at places near each other are; -1 where no ball can lie or too little is seen."""
-        half = half_width(self._picture, self._camera, places[0], self._radius)
-        points = rims(self._camera, places, self._radius, SPOKES, np.array([1.0 - half, 1.0 + half]))
+        points = rims(self._camera, places, self._radius, SPOKES, self._edges.sides(places[0]))
         ratio = sampled(self._cloth.ratio, points)
         hidden = self._hidden(points.mean(axis=1), places)
         clear, in_sight = _mean_in_sight(edge(ratio[:, 0], ratio[:, 1]), hidden)
@@ -184,8 +185,7 @@ class _Search:
 
     def _weakest(self, place: Floats) -> float:
         """How clear the rim is in the least clear of its four quarters that are in sight."""
-        half = half_width(self._picture, self._camera, place, self._radius)
-        points = rims(self._camera, place[None], self._radius, SPOKES, np.array([1.0 - half, 1.0 + half]))[0]
+        points = rims(self._camera, place[None], self._radius, SPOKES, self._edges.sides(place))[0]
         rim, hidden = edge(*sampled(self._cloth.ratio, points)), self._hidden(points.mean(axis=0)[None], place[None])[0]
         quarters = [(rim[part], ~hidden[part]) for part in np.array_split(np.arange(SPOKES), 4)]
         return min((float(rim[seen].mean()) for rim, seen in quarters if seen.sum() >= 4), default=0.0)

@@ -84,17 +84,21 @@ class Contrast:
         bright = picture.light.mean(axis=2)
         self.shine = np.asarray(bright / max(1e-4, float(np.median(bed.mean(axis=1)))), dtype=np.float32)
 
-    def steps(self, pixels: Floats, normals: Floats, kinds: NDArray[np.int64], reach_px: float) -> Floats:
+    def steps(
+        self, pixels: Floats, normals: Floats, kinds: NDArray[np.int64], reach_px: float, is_sweep: bool = False
+    ) -> Floats:
         """(..., n) how strongly an edge of its kind is there, about 1 for a clear one, across `reach_px`.
 
-        pixels, normals : (..., n, 2); normals point away from the bed
+        pixels, normals : (..., n, 2); normals point away from the bed. In a sweep the first axis goes across an edge:
+        its steps are over the same light and as large as they are, or it would be found on its dark side.
         """
         inside, outside = pixels - reach_px * normals, pixels + reach_px * normals
         border = sampled(self.cloth, inside) - sampled(self.cloth, outside)
         one, other = sampled(self.shine, inside), sampled(self.shine, outside)
-        step = 2.0 * (other - one) / (one + other + 0.1)
+        both = (one + other).mean(axis=0) if is_sweep else one + other
+        step = 2.0 * (other - one) / (both + 0.1)
         found = np.where(kinds == BORDER, border, np.where(kinds == FAR_NOSE, step, np.abs(step)))
-        return np.asarray(np.clip(found, -0.5, 1.0) * _WEIGHTS[kinds])
+        return np.asarray((found if is_sweep else np.clip(found, -0.5, 1.0)) * _WEIGHTS[kinds])
 
 
 def _cloth_and_rail(picture: Picture, table: TableSpec, camera: Floats) -> tuple[Light, Light]:

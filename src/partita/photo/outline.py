@@ -115,7 +115,7 @@ def _measured(fit: Fit, contrast: Contrast, camera: Floats, reach_px: float) -> 
     normals = normals_of(fit.edges, camera, points, pixels)
     offsets = np.arange(-reach_px, reach_px + _STEP_PX, _STEP_PX) * fit.scale
     places = pixels[None] + offsets[:, None, None] * normals[None]
-    steps = contrast.steps(places, normals, kinds, 1.5 * fit.scale)
+    steps = contrast.steps(places, normals, kinds, 1.5 * fit.scale, is_sweep=True)
     top = np.clip(steps.argmax(axis=0), 1, len(offsets) - 2)
     n = np.arange(len(points))
     height = steps[top, n]

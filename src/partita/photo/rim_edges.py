@@ -3,6 +3,7 @@
 import numpy as np
 from numpy.typing import NDArray
 
+from partita.photo.blur import along
 from partita.photo.cloth import Cloth
 from partita.photo.picture import Picture, sampled
 from partita.photo.rims import radii_px, rims
@@ -11,13 +12,16 @@ Floats = NDArray[np.float64]
 SPOKES = 48
 # An edge is looked at so far to both sides, px of a picture of 1600; between these shares of the radius.
 _HALF_PX, _HALVES = 1.4, (0.08, 0.2)
+# A blurred picture's rims are looked at farther outside, by so much of what its blur is more than this, px.
+_OUTSIDE, _SHARP_PX = 1.5, 0.9
 _STEPS = 25
 # Cloth in a shadow keeps the proportion of its colours so nearly.
 _SHADOW_TINT = 0.12
 # A JPEG keeps colours only half as finely as brightness: what they tell of an edge's place counts so much.
 _COLOUR = 0.05
-# What is so near to full light spreads over its edge, by so many px: a sensor cuts what is brighter off.
-_FULL, _SPREAD_PX = (0.3, 0.8), 0.9
+# What is so near to full light, so far within its edge, px, spreads over it by so many of the picture's blurs: a sensor
+# cuts what is brighter off.
+_FULL, _LIT_PX, _SPREAD = (0.45, 1.0), 2.0, 1.4
 # Edges farther off than this share of the radius count less and less; a rim may look wider by a few px.
 _FAR_OFF, _WIDER_PX = 0.06, 0.4
 
@@ -36,55 +40,69 @@ def edge(inside: NDArray[np.float32], outside: NDArray[np.float32]) -> Floats:
     return np.asarray(np.tanh(2.2 * tint + 1.1 * np.abs(bright)) * (1.0 - 0.7 * shadow))
 
 
-def half_width(picture: Picture, camera: Floats, place: Floats, radius_m: float) -> float:
-    """How far to both sides of a rim the picture is looked at, as a share of the radius."""
-    return float(np.clip(_HALF_PX * picture.unit / radii_px(camera, place[None], radius_m)[0], *_HALVES))
+class RimEdges:
+    """One picture in which rims are measured. blur : (2,) px, as `blur.blur_of` tells it."""
 
+    def __init__(self, picture: Picture, cloth: Cloth, camera: Floats, radius_m: float, blur: Floats) -> None:
+        self._picture, self._cloth, self._camera, self._radius, self._blur = picture, cloth, camera, radius_m, blur
 
-def moved(
-    picture: Picture,
-    cloth: Cloth,
-    camera: Floats,
-    place: Floats,
-    radius_m: float,
-    reach: float,
-    hidden: NDArray[np.bool_],
-) -> Floats:
-    """(2,) m a place moved so that its rim lies where the picture changes most along its spokes.
+    def sides(self, place: Floats) -> Floats:
+        """(2,) at which shares of the radius a picture is looked at to tell whether a rim is there: within, outside."""
+        radius = radii_px(self._camera, place[None], self._radius)[0]
+        half = self._half(radius)
+        spread = _OUTSIDE * max(0.0, float(self._blur.mean()) - _SHARP_PX) * self._picture.unit / radius
+        return np.array([1.0 - half, 1.0 + half + min(spread, half)])
 
-    reach : so far in and out it is looked, as a share of the radius; hidden : (SPOKES,) which spokes tell nothing
-    """
-    off, height = _peaks(picture, cloth, camera, place, radius_m, reach)
-    nudges = np.array([[0.0, 0.0], [1e-3, 0.0], [0.0, 1e-3]])
-    rim = rims(camera, place + nudges, radius_m, SPOKES, np.array([1.0]))[:, 0]
-    out = rim[0] - rim[0].mean(axis=0)
-    length = np.sqrt((out**2).sum(axis=1))
-    along, across = (((rim[k] - rim[0]) * out).sum(axis=1) / length / 1e-3 for k in (1, 2))
-    # A ball's lower side lies in its own shade: its edge is faint there, and often is none of the rim.
-    sure = np.minimum(1.0, height / max(1e-5, float(np.quantile(height, 0.7)))) ** 2 * ~hidden
-    # Beside the place, how much wider all of it looks than it is: bright balls in dark surroundings do.
-    shift = _settled(np.column_stack([along, across, np.ones(SPOKES)]), off * length, sure, _FAR_OFF * length)[:2]
-    most = reach * radius_m
-    return np.asarray(place + shift * min(1.0, most / max(1e-9, float(np.hypot(*shift)))))
+    def moved(self, place: Floats, reach: float, hidden: NDArray[np.bool_]) -> Floats:
+        """(2,) m a place moved so that its rim lies where the picture changes most along its spokes.
 
+        reach : so far in and out it is looked, as a share of the radius; hidden : (SPOKES,) which spokes tell nothing
+        """
+        off, height = self._peaks(place, reach)
+        nudges = np.array([[0.0, 0.0], [1e-3, 0.0], [0.0, 1e-3]])
+        rim = self._rims(place + nudges, np.array([1.0]))[:, 0]
+        out = rim[0] - rim[0].mean(axis=0)
+        length = np.sqrt((out**2).sum(axis=1))
+        along, across = (((rim[k] - rim[0]) * out).sum(axis=1) / length / 1e-3 for k in (1, 2))
+        # A ball's lower side lies in its own shade: its edge is faint there, and often is none of the rim.
+        sure = np.minimum(1.0, height / max(1e-5, float(np.quantile(height, 0.7)))) ** 2 * ~hidden
+        # Beside the place, how much wider all of it looks than it is: bright balls in dark surroundings do.
+        shift = _settled(np.column_stack([along, across, np.ones(SPOKES)]), off * length, sure, _FAR_OFF * length)[:2]
+        most = reach * self._radius
+        return np.asarray(place + shift * min(1.0, most / max(1e-9, float(np.hypot(*shift)))))
 
-def _peaks(
-    picture: Picture, cloth: Cloth, camera: Floats, place: Floats, radius_m: float, reach: float
-) -> tuple[Floats, Floats]:
-    """(SPOKES,) where along each spoke the picture changes most, as shares of the radius from the rim, and how much."""
-    shares, half = 1.0 + np.linspace(-reach, reach, _STEPS), 0.7 * half_width(picture, camera, place, radius_m)
-    (points,) = rims(camera, place[None], radius_m, SPOKES, np.concatenate([shares - half, shares + half]))
-    # In linear light: there a blurred edge stays where it was.
-    light, luma, ratio = picture.at(points), sampled(picture.luma, points), sampled(cloth.ratio, points)
-    step = np.abs(luma[:_STEPS] - luma[_STEPS:]) + _COLOUR * np.abs(light[:_STEPS] - light[_STEPS:]).sum(axis=-1)
-    strength = np.sqrt(edge(ratio[:_STEPS], ratio[_STEPS:])) * step
-    top, spoke = np.clip(strength.argmax(axis=0), 1, _STEPS - 2), np.arange(SPOKES)
-    height, before, after = strength[top, spoke], strength[top - 1, spoke], strength[top + 1, spoke]
-    bow = np.minimum(before - 2 * height + after, -1e-9)
-    fine = np.clip(0.5 * (before - after) / bow, -0.5, 0.5)
-    full = np.clip((luma[top, spoke] - _FULL[0]) / (_FULL[1] - _FULL[0]), 0.0, 1.0)
-    spread = full * _SPREAD_PX * picture.unit / radii_px(camera, place[None], radius_m)[0]
-    return shares[top] - 1.0 + fine * (shares[1] - shares[0]) - spread, height
+    def _peaks(self, place: Floats, reach: float) -> tuple[Floats, Floats]:
+        """(SPOKES,) where along each spoke the picture changes most, as shares of the radius from the rim, and how
+        much."""
+        radius = radii_px(self._camera, place[None], self._radius)[0]
+        shares, half = 1.0 + np.linspace(-reach, reach, _STEPS), 0.7 * self._half(radius)
+        (points,) = self._rims(place[None], np.concatenate([shares - half, shares + half]))
+        # In linear light: there a blurred edge stays where it was.
+        light, luma = self._picture.at(points), sampled(self._picture.luma, points)
+        ratio = sampled(self._cloth.ratio, points)
+        step = np.abs(luma[:_STEPS] - luma[_STEPS:]) + _COLOUR * np.abs(light[:_STEPS] - light[_STEPS:]).sum(axis=-1)
+        strength = np.sqrt(edge(ratio[:_STEPS], ratio[_STEPS:])) * step
+        top, spoke = np.clip(strength.argmax(axis=0), 1, _STEPS - 2), np.arange(SPOKES)
+        height, before, after = strength[top, spoke], strength[top - 1, spoke], strength[top + 1, spoke]
+        bow = np.minimum(before - 2 * height + after, -1e-9)
+        fine = np.clip(0.5 * (before - after) / bow, -0.5, 0.5)
+        off = shares[top] - 1.0 + fine * (shares[1] - shares[0])
+        return off - self._spread(place, 1.0 + off, radius), height
+
+    def _spread(self, place: Floats, edges: Floats, radius_px: float) -> Floats:
+        """(SPOKES,) how much farther out than they are edges look that are seen at shares (SPOKES,) of the radius."""
+        rim, middle = self._rims(place[None], np.array([1.0, 0.0]))[0]
+        ways = (rim - middle) / np.sqrt(((rim - middle) ** 2).sum(axis=1, keepdims=True))
+        blur = along(self._blur, ways)
+        inside = middle + (edges[:, None] - _LIT_PX * self._picture.unit / radius_px) * (rim - middle)
+        full = np.clip((self._picture.at(inside).max(axis=-1) - _FULL[0]) / (_FULL[1] - _FULL[0]), 0.0, 1.0)
+        return np.asarray(_SPREAD * full * blur * self._picture.unit / radius_px)
+
+    def _rims(self, places: Floats, shares: Floats) -> Floats:
+        return rims(self._camera, places, self._radius, SPOKES, shares)
+
+    def _half(self, radius_px: float) -> float:
+        return float(np.clip(_HALF_PX * self._picture.unit / radius_px, *_HALVES))
 
 
 def _settled(slope: Floats, target: Floats, sure: Floats, tolerance: Floats) -> Floats:
