@@ -44,6 +44,11 @@ class Edges:
         toward = place_of(camera) - self.points
         return np.where(self.is_border, BORDER, np.where((toward * self.out).sum(axis=1) < 0, FAR_NOSE, NEAR_NOSE))
 
+    def apart(self, camera: Floats) -> Floats:
+        """(n,) px how wide the cushion looks beside each: so far off lies the next edge, at most."""
+        across = seen(camera, self.points + self.out * camera[CUSHION]) - seen(camera, self.points)
+        return np.asarray(np.sqrt((across**2).sum(axis=1)))
+
 
 def edges_of(table: TableSpec) -> Edges:
     """All of a table's, clear of its pockets."""
@@ -85,14 +90,14 @@ class Contrast:
         self.shine = np.asarray(bright / max(1e-4, float(np.median(bed.mean(axis=1)))), dtype=np.float32)
 
     def steps(
-        self, pixels: Floats, normals: Floats, kinds: NDArray[np.int64], reach_px: float, is_sweep: bool = False
+        self, pixels: Floats, normals: Floats, kinds: NDArray[np.int64], reach_px: Floats, is_sweep: bool = False
     ) -> Floats:
-        """(..., n) how strongly an edge of its kind is there, about 1 for a clear one, across `reach_px`.
+        """(..., n) how strongly an edge of its kind is there, about 1 for a clear one, across reaches (n,) px.
 
         pixels, normals : (..., n, 2); normals point away from the bed. In a sweep the first axis goes across an edge:
         its steps are over the same light and as large as they are, or it would be found on its dark side.
         """
-        inside, outside = pixels - reach_px * normals, pixels + reach_px * normals
+        inside, outside = pixels - reach_px[:, None] * normals, pixels + reach_px[:, None] * normals
         border = sampled(self.cloth, inside) - sampled(self.cloth, outside)
         one, other = sampled(self.shine, inside), sampled(self.shine, outside)
         both = (one + other).mean(axis=0) if is_sweep else one + other

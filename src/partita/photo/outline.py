@@ -20,6 +20,8 @@ Floats = NDArray[np.float64]
 # Cameras drawn a round, how many are kept, and the reach of edges round by round, px of a picture of 1600.
 _DRAWN, _KEPT = 360, 40
 _REACHES = (6.0, 6.0, 5.0, 5.0, 4.0, 4.0, 3.0, 3.0, 2.0, 2.0, 2.0, 1.5, 1.5)
+# Rounds in which cloth and rail are told apart anew; edges are looked at over so much of the way to the next one, px.
+_ANEW, _SHARE_APART, _LEAST_PX = (3, 6, 9), 0.6, 1.5
 # What a step of edges is worth against what presses and phones are like.
 _EDGES_COUNT = 260.0
 # Edges are measured so far to both sides, px, and so exactly.
@@ -53,12 +55,16 @@ class Fit:
         off = (seen(cameras, self._pockets) - self.presses) / self.finger
         return np.concatenate([off.reshape(*off.shape[:-2], 12), self.prior.residuals(cameras)], axis=-1)
 
-    def shown(self, cameras: Floats, contrast: Contrast, kinds: NDArray[np.int64], reach_px: float) -> Floats:
-        """(..., n) how much of each of their edges the picture shows."""
+    def shown(self, cameras: Floats, contrast: Contrast, kinds: NDArray[np.int64], reaches: Floats) -> Floats:
+        """(..., n) how much of each of their edges the picture shows, looked at across reaches (n,) px."""
         points = self.edges.of(cameras)
         pixels = seen(cameras, points)
         normals = normals_of(self.edges, cameras, points, pixels)
-        return contrast.steps(pixels, normals, kinds, reach_px * self.scale)
+        return contrast.steps(pixels, normals, kinds, reaches)
+
+    def reaches(self, camera: Floats, most_px: float) -> Floats:
+        """(n,) px so far edges are looked at to both sides: less where the next one is near."""
+        return np.clip(_SHARE_APART * self.edges.apart(camera), _LEAST_PX * self.scale, most_px * self.scale)
 
 
 def made_exact(
@@ -76,23 +82,26 @@ def made_exact(
 def _found(fit: Fit, start: Floats, seed: int) -> Outline:
     """One search, and its outline measured."""
     picture, table = fit.picture, fit.table
-    camera = _searched(fit, Contrast(picture, table, start), start, seed)
+    camera = _searched(fit, start, seed)
     contrast = Contrast(picture, table, camera)
     for reach in _SEARCH_PX:
         camera = _measured(fit, contrast, camera, reach)
-    steps = fit.shown(camera, contrast, fit.edges.kinds(camera), 2.0)
+    steps = fit.shown(camera, contrast, fit.edges.kinds(camera), fit.reaches(camera, 2.0))
     border = fit.edges.is_border
     weakest = min(float(steps[border & (fit.edges.side == side)].mean()) for side in range(4))
     return Outline(camera, float(steps.mean()), weakest)
 
 
-def _searched(fit: Fit, contrast: Contrast, start: Floats, seed: int) -> Floats:
-    rng, kinds = np.random.default_rng(seed), fit.edges.kinds(start)
+def _searched(fit: Fit, start: Floats, seed: int) -> Floats:
+    rng, contrast = np.random.default_rng(seed), Contrast(fit.picture, fit.table, start)
     mean, spread = start, _left_open(fit, start)
     best, best_worth = start, -np.inf
-    for reach in _REACHES:
+    for turn, reach in enumerate(_REACHES):
+        if turn in _ANEW:
+            contrast = Contrast(fit.picture, fit.table, mean)
+        kinds, reaches = fit.edges.kinds(mean), fit.reaches(mean, reach)
         drawn = np.concatenate([rng.multivariate_normal(mean, spread, _DRAWN, method="eigh"), mean[None]])
-        worth = _EDGES_COUNT * fit.shown(drawn, contrast, kinds, reach).mean(axis=-1)
+        worth = _EDGES_COUNT * fit.shown(drawn, contrast, kinds, reaches).mean(axis=-1)
         worth -= 0.5 * np.nan_to_num((fit.expected(drawn) ** 2).sum(axis=1), nan=1e9)
         kept = drawn[np.argsort(-np.nan_to_num(worth, nan=-1e9))[:_KEPT]]
         mean, spread = kept.mean(axis=0), np.cov(kept.T) * 1.3 + 1e-14 * np.eye(len(start))
@@ -113,9 +122,10 @@ def _measured(fit: Fit, contrast: Contrast, camera: Floats, reach_px: float) -> 
     kinds, points = fit.edges.kinds(camera), fit.edges.of(camera)
     pixels = seen(camera, points)
     normals = normals_of(fit.edges, camera, points, pixels)
-    offsets = np.arange(-reach_px, reach_px + _STEP_PX, _STEP_PX) * fit.scale
+    offsets, most = np.arange(-reach_px, reach_px + _STEP_PX, _STEP_PX) * fit.scale, fit.reaches(camera, reach_px)
     places = pixels[None] + offsets[:, None, None] * normals[None]
-    steps = contrast.steps(places, normals, kinds, 1.5 * fit.scale, is_sweep=True)
+    steps = contrast.steps(places, normals, kinds, fit.reaches(camera, 1.5), is_sweep=True)
+    steps = np.where(np.abs(offsets[:, None]) <= most, steps, -1.0)
     top = np.clip(steps.argmax(axis=0), 1, len(offsets) - 2)
     n = np.arange(len(points))
     height = steps[top, n]
@@ -123,7 +133,8 @@ def _measured(fit: Fit, contrast: Contrast, camera: Floats, reach_px: float) -> 
     bow = before - 2 * height + after
     fine = np.where(bow < -1e-6, 0.5 * (before - after) / np.where(bow < -1e-6, bow, -1.0), 0.0)
     shift = offsets[top] + np.clip(fine, -0.5, 0.5) * _STEP_PX * fit.scale
-    sure = np.clip(height / 0.25, 0.0, 1.0) * (np.abs(steps.argmax(axis=0) - len(offsets) // 2) < len(offsets) // 2 - 1)
+    # What is largest where the search ends is none.
+    sure = np.clip(height / 0.25, 0.0, 1.0) * (np.abs(offsets[top]) < most - 1.5 * _STEP_PX * fit.scale)
     targets = pixels + shift[:, None] * normals
 
     def residuals(cameras: Floats) -> Floats:
