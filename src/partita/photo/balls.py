@@ -39,7 +39,7 @@ _WITHIN, _EVENLY = (0.1, 0.3, 0.45, 0.6, 0.72, 0.82), (0.29, 0.5, 0.645, 0.76, 0
 # A shadow's light is so nearly in the cloth's proportions, and nowhere a larger share of it.
 _SHADOWS_TINT, _SHADOWS_MOST = 0.08, 0.95
 # A place is made exact from so clear a rim on; where that finds no ball, there is none so near, in radii.
-_HOPEFUL, _NO_BALL = 0.40, 0.6
+_HOPEFUL, _NO_BALL = 0.40, 0.9
 # Steps of the search for a place, m; rims are then measured so far in and out, as shares of the radius.
 _SHIFTS_M, _REACHES = (0.006, 0.003), (0.30, 0.20, 0.14)
 # In radii: centres are two apart, measured ones a little less at times; how far off noses they are at least.
@@ -195,9 +195,9 @@ class _Search:
         reach = _OFF_NOSE * self._radius
         room = np.array([self._table.length_m, self._table.width_m]) - reach
         can = ((places > reach - 1e-9) & (places < room)).all(axis=1)
-        for ball in self._found:
-            can &= ~_within(places, ball.place, _APART * self._radius)
-        return np.asarray(can)
+        others = np.array([ball.place for ball in self._found]).reshape(-1, 2)
+        square = ((places[:, None] - others) ** 2).sum(axis=2)
+        return np.asarray(can & (square >= (_APART * self._radius) ** 2).all(axis=1))
 
     def _settle(self) -> None:
         """Each once more, now that all others are known and only nearer ones hide; what others make up is none."""

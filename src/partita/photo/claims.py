@@ -28,8 +28,11 @@ class Claims:
         """(n, k) whether points (n, k, 2) px of balls at places (n, 2) m are hidden by balls found."""
         hidden = np.asarray(sampled(self._cloth.behind, points) > 0.5)
         far = ((places - self._eye) ** 2).sum(axis=1)
+        low, high = points.min(axis=(0, 1)), points.max(axis=(0, 1))
         for place in found:
             middle, reach, its_far = self._disc(place)
+            if ((middle < low - _MORE * reach) | (middle > high + _MORE * reach)).any():
+                continue
             counts = (its_far < far) | (not self.by_depth)
             hidden |= counts[:, None] & (((points - middle) ** 2).sum(axis=2) < (_MORE * reach) ** 2)
         return hidden

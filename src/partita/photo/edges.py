@@ -126,7 +126,8 @@ def _told_apart(light: Light, cloth: Light, beside: Light) -> Light:
     span = float(axis @ (middle - other))
     if span < 1e-9:
         return np.zeros(light.shape[:2], dtype=np.float32)
-    return np.clip(((light - other) @ axis / span).astype(np.float32), -0.5, 1.5)
+    axis = (axis / span).astype(np.float32)
+    return np.clip(light @ axis - np.float32(other @ axis), -0.5, 1.5)
 
 
 def _core(colours: Light) -> Light:

@@ -19,9 +19,9 @@ from partita.table.spec import TableSpec
 Floats = NDArray[np.float64]
 # Cameras drawn a round, how many are kept, and the reach of edges round by round, px of a picture of 1600.
 _DRAWN, _KEPT = 360, 40
-_REACHES = (6.0, 6.0, 5.0, 5.0, 4.0, 4.0, 3.0, 3.0, 2.0, 2.0, 2.0, 1.5, 1.5)
+_REACHES = (6.0, 6.0, 5.0, 4.0, 3.0, 2.0, 2.0)
 # Rounds in which cloth and rail are told apart anew; edges are looked at over so much of the way to the next one, px.
-_ANEW, _SHARE_APART, _LEAST_PX = (3, 6, 9), 0.6, 1.5
+_ANEW, _SHARE_APART, _LEAST_PX = (2, 4), 0.6, 1.5
 # What a step of edges is worth against what presses and phones are like.
 _EDGES_COUNT = 260.0
 # Edges are measured so far to both sides, px, and so exactly.

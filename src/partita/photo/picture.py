@@ -122,8 +122,9 @@ _LINEAR = _linear_table()
 def sampled(field: Light, pixels: NDArray[np.float64]) -> Light:
     """Values of a field (rows, columns, ...) at places (..., 2) in px, between its pixels by halves."""
     rows, columns = field.shape[:2]
-    x = np.clip(np.nan_to_num(pixels[..., 0]), 0.0, columns - 1.001).astype(np.float32)
-    y = np.clip(np.nan_to_num(pixels[..., 1]), 0.0, rows - 1.001).astype(np.float32)
+    # `fmax` and `fmin` put what is no number at the border, where what is behind the camera belongs.
+    x = np.fmax(np.fmin(pixels[..., 0], columns - 1.001), 0.0).astype(np.float32)
+    y = np.fmax(np.fmin(pixels[..., 1], rows - 1.001), 0.0).astype(np.float32)
     j, i = x.astype(np.int32), y.astype(np.int32)
     more = (...,) + (None,) * (field.ndim - 2)
     dx, dy = (x - j)[more], (y - i)[more]

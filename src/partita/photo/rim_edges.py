@@ -14,6 +14,7 @@ SPOKES = 48
 _HALF_PX, _HALVES = 1.4, (0.08, 0.2)
 # A blurred picture's rims are looked at farther outside, by so much of what its blur is more than this, px.
 _OUTSIDE, _SHARP_PX = 1.5, 0.9
+_COARSE_M = 0.02
 _STEPS = 25
 # Cloth in a shadow keeps the proportion of its colours so nearly.
 _SHADOW_TINT = 0.12
@@ -45,10 +46,11 @@ class RimEdges:
 
     def __init__(self, picture: Picture, cloth: Cloth, camera: Floats, radius_m: float, blur: Floats) -> None:
         self._picture, self._cloth, self._camera, self._radius, self._blur = picture, cloth, camera, radius_m, blur
+        self._radii: dict[tuple[int, int], float] = {}
 
     def sides(self, place: Floats) -> Floats:
         """(2,) at which shares of the radius a picture is looked at to tell whether a rim is there: within, outside."""
-        radius = radii_px(self._camera, place[None], self._radius)[0]
+        radius = self._radius_px(place)
         half = self._half(radius)
         spread = _OUTSIDE * max(0.0, float(self._blur.mean()) - _SHARP_PX) * self._picture.unit / radius
         return np.array([1.0 - half, 1.0 + half + min(spread, half)])
@@ -97,6 +99,13 @@ class RimEdges:
         inside = middle + (edges[:, None] - _LIT_PX * self._picture.unit / radius_px) * (rim - middle)
         full = np.clip((self._picture.at(inside).max(axis=-1) - _FULL[0]) / (_FULL[1] - _FULL[0]), 0.0, 1.0)
         return np.asarray(_SPREAD * full * blur * self._picture.unit / radius_px)
+
+    def _radius_px(self, place: Floats) -> float:
+        """How large a ball looks near a place; worked out once for each two centimetres."""
+        key = (round(place[0] / _COARSE_M), round(place[1] / _COARSE_M))
+        if key not in self._radii:
+            self._radii[key] = float(radii_px(self._camera, _COARSE_M * np.array([key]), self._radius)[0])
+        return self._radii[key]
 
     def _rims(self, places: Floats, shares: Floats) -> Floats:
         return rims(self._camera, places, self._radius, SPOKES, shares)
