@@ -29,7 +29,7 @@ _CLEAR_PX, _FILLED = 3.0, (0.0, 0.45, 0.8)
 # and how much of its whole disc is that and no other ball's. Fewer spokes in sight than this tell nothing.
 _GOOD, _WEAKEST, _NO_CLOTH, _NEW, _LEAST_SEEN = 0.55, 0.40, 0.60, 0.42, 0.33
 # In a pocket's mouth, where much is dark, it must be clearer.
-_MOUTH_M, _GOOD_IN_MOUTH, _NO_CLOTH_IN_MOUTH = 0.11, 0.75, 0.95
+_MOUTH_M, _GOOD_IN_MOUTH, _NO_CLOTH_IN_MOUTH = 0.13, 0.86, 0.95
 # What has hardly, or not even nearly, so much of its own is not looked at closer.
 _HARDLY, _NEARLY = 0.7, 0.8
 # Once all are known, what is less its own must be clearer: between others there is much that looks like a rim.
