@@ -127,7 +127,7 @@ def _told_apart(light: Light, cloth: Light, beside: Light) -> Light:
     if span < 1e-9:
         return np.zeros(light.shape[:2], dtype=np.float32)
     axis = (axis / span).astype(np.float32)
-    return np.clip(light @ axis - np.float32(other @ axis), -0.5, 1.5)
+    return np.asarray(np.clip(light @ axis - np.float32(other @ axis), -0.5, 1.5), dtype=np.float32)
 
 
 def _core(colours: Light) -> Light:

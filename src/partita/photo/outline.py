@@ -25,7 +25,7 @@ _ANEW, _SHARE_APART, _LEAST_PX = (2, 4), 0.6, 1.5
 # What a step of edges is worth against what presses and phones are like.
 _EDGES_COUNT = 260.0
 # Edges are measured so far to both sides, px, and so exactly.
-_SEARCH_PX, _STEP_PX, _EDGE_PX = (5.0, 3.0, 2.0), 0.25, 0.8
+_SEARCH_PX, _STEP_PX, _EDGE_PX = (5.0, 3.0, 2.0), 0.25, 0.3
 # Searches: one, or the best of them where less than this of all edges shows, or of one side's.
 _SEEDS, _CLEAR, _CLEAR_SIDE = (7, 8, 9), 0.50, 0.33
 
