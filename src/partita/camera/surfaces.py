@@ -13,6 +13,7 @@ Bools = NDArray[np.bool_]
 # Height of the bed over the floor, how far down a table's sides go, how far the walls are, m.
 _FLOOR_M, _APRON_M, _WALL_M = 0.78, 0.30, 5.0
 _UP = np.array([0.0, 0.0, 1.0])
+# So often a ray goes on until it has met a slope: each time within a third of what was left.
 _MEETINGS = 5
 _LEATHER = np.array([0.012, 0.010, 0.009])
 

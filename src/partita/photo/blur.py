@@ -23,7 +23,7 @@ _TRIED, _USUAL_PX, _FEWEST = np.arange(0.4, 2.81, 0.1), 0.85, 24
 
 
 def blur_of(picture: Picture, table: TableSpec, camera: Floats) -> Floats:
-    """(2,) px how far light is spread across and up the picture: deviations of a normal distribution."""
+    """(2,) px of a picture of full size: how far light is spread across and up, deviations of a normal distribution."""
     share, normals = _steps(picture, table, camera)
     if len(share) < _FEWEST:
         return np.full(2, _USUAL_PX)
@@ -34,7 +34,7 @@ def blur_of(picture: Picture, table: TableSpec, camera: Floats) -> Floats:
     return np.array([across[best], up[best]])
 
 
-def along(blur: Floats, ways: Floats) -> Floats:
+def spread_along(blur: Floats, ways: Floats) -> Floats:
     """(...) px how far light is spread along unit vectors (..., 2) in the picture."""
     return np.asarray(np.sqrt(((blur * ways) ** 2).sum(axis=-1)))
 
@@ -42,12 +42,12 @@ def along(blur: Floats, ways: Floats) -> Floats:
 def _steps(picture: Picture, table: TableSpec, camera: Floats) -> tuple[Floats, Floats]:
     """(n,) which share of an edge's step lies close to it, and (n, 2) the edges' normals."""
     edges = edges_of(table)
-    points = edges.of(camera)[edges.is_border]
-    pixels = seen(camera, edges.of(camera))
-    normals = normals_of(edges, camera, edges.of(camera), pixels)[edges.is_border]
+    points = edges.of(camera)
+    pixels = seen(camera, points)
+    normals = normals_of(edges, camera, points, pixels)[edges.is_border]
     middle = pixels[edges.is_border] + picture.unit * _OFF_PX[:, None, None] * normals
     near, whole = (_step(picture, middle, picture.unit * far * normals) for far in (_NEAR_PX, _WHOLE_PX))
-    top, n = np.abs(near).argmax(axis=0), np.arange(len(points))
+    top, n = np.abs(near).argmax(axis=0), np.arange(len(normals))
     height = whole[top, n]
     told = (np.abs(height) > _FAINT) & (top > 0) & (top < len(_OFF_PX) - 1)
     return (near[top, n] / np.where(told, height, 1.0))[told], normals[told]

@@ -3,7 +3,7 @@
 import numpy as np
 from numpy.typing import NDArray
 
-from partita.photo.blur import along
+from partita.photo.blur import spread_along
 from partita.photo.cloth import Cloth
 from partita.photo.picture import Picture, sampled
 from partita.photo.rims import radii_px, rims
@@ -14,6 +14,7 @@ SPOKES = 48
 _HALF_PX, _HALVES = 1.4, (0.08, 0.2)
 # A blurred picture's rims are looked at farther outside, by so much of what its blur is more than this, px.
 _OUTSIDE, _SHARP_PX = 1.5, 0.9
+# Balls so near each other look equally large, m.
 _COARSE_M = 0.02
 _STEPS = 25
 # Cloth in a shadow keeps the proportion of its colours so nearly.
@@ -95,13 +96,13 @@ class RimEdges:
         """(SPOKES,) how much farther out than they are edges look that are seen at shares (SPOKES,) of the radius."""
         rim, middle = self._rims(place[None], np.array([1.0, 0.0]))[0]
         ways = (rim - middle) / np.sqrt(((rim - middle) ** 2).sum(axis=1, keepdims=True))
-        blur = along(self._blur, ways)
+        blur = spread_along(self._blur, ways)
         inside = middle + (edges[:, None] - _LIT_PX * self._picture.unit / radius_px) * (rim - middle)
         full = np.clip((self._picture.at(inside).max(axis=-1) - _FULL[0]) / (_FULL[1] - _FULL[0]), 0.0, 1.0)
         return np.asarray(_SPREAD * full * blur * self._picture.unit / radius_px)
 
     def _radius_px(self, place: Floats) -> float:
-        """How large a ball looks near a place; worked out once for each two centimetres."""
+        """How large a ball looks near a place; worked out once."""
         key = (round(place[0] / _COARSE_M), round(place[1] / _COARSE_M))
         if key not in self._radii:
             self._radii[key] = float(radii_px(self._camera, _COARSE_M * np.array([key]), self._radius)[0])
