@@ -20,7 +20,8 @@ Floats = NDArray[np.float64]
 # Cameras drawn a round, how many are kept, and the reach of edges round by round, px of a picture of 1600.
 _DRAWN, _KEPT = 360, 40
 _REACHES = (6.0, 6.0, 5.0, 4.0, 3.0, 2.0, 2.0)
-# Rounds in which cloth and rail are told apart anew; edges are looked at over so much of the way to the next one, px.
+# Rounds in which cloth and rail are told apart anew; edges are looked at over such a share of the way to the next one,
+# and over so many px at least.
 _ANEW, _SHARE_APART, _LEAST_PX = (2, 4), 0.6, 1.5
 # What a step of edges is worth against what presses and phones are like.
 _EDGES_COUNT = 260.0
@@ -124,7 +125,7 @@ def _measured(fit: Fit, contrast: Contrast, camera: Floats, reach_px: float) -> 
     normals = normals_of(fit.edges, camera, points, pixels)
     offsets, most = np.arange(-reach_px, reach_px + _STEP_PX, _STEP_PX) * fit.scale, fit.reaches(camera, reach_px)
     places = pixels[None] + offsets[:, None, None] * normals[None]
-    steps = contrast.steps(places, normals, kinds, fit.reaches(camera, 1.5), is_sweep=True)
+    steps = contrast.steps(places, normals, kinds, np.full(len(points), _LEAST_PX * fit.scale), is_sweep=True)
     steps = np.where(np.abs(offsets[:, None]) <= most, steps, -1.0)
     top = np.clip(steps.argmax(axis=0), 1, len(offsets) - 2)
     n = np.arange(len(points))
