@@ -5,10 +5,12 @@ import re
 import subprocess
 import sys
 import urllib.request
+from collections.abc import Callable
+from functools import cached_property
 
 from django.db import connection
 from django.test import TransactionTestCase
-from playwright.sync_api import Page, expect, sync_playwright
+from playwright.sync_api import BrowserContext, Locator, Page, expect, sync_playwright
 
 from launcher.database import free_port
 from tests.browser import demo_rows
@@ -20,7 +22,7 @@ from tests.server.worker import SERVER, Worker, eventually
 # and how fast it is is measured elsewhere.
 PAGE_MS, WORKED_MS = 60_000, 300_000
 expect.set_options(timeout=PAGE_MS)
-# Of the tries that the page asks for first a fifth: the same work, and a test waits less for it.
+# Of the tries that the page asks for first a small part: the same work, and a test waits less for it.
 FEWER_TRIES = """
 const fetched = window.fetch
 window.fetch = async (asked, more) => {
@@ -28,7 +30,7 @@ window.fetch = async (asked, more) => {
     return fetched(asked, more)
   }
   const body = await asked.clone().json()
-  if (body.samples === 1000) body.samples = 200
+  if (body.samples === 1000) body.samples = 80
   return fetched(new Request(asked, { body: JSON.stringify(body) }), more)
 }
 """
@@ -51,6 +53,7 @@ class Stage:
         eventually("the server answers", self._answers)
         self.playwright = sync_playwright().start()
         self.browser = self.playwright.chromium.launch(**browser_options())  # type: ignore[arg-type]
+        self.kept: dict[tuple[int, bool], BrowserContext] = {}
         last_while(BrowserCase, self.end)
 
     def _answers(self) -> bool:
@@ -59,6 +62,40 @@ class Stage:
                 return answer.status == 200
         except OSError:
             return False
+
+    def profile(
+        self, viewport: dict[str, int], has_touch: bool, is_cold: bool
+    ) -> tuple[BrowserContext, Callable[[], None]]:
+        """A browser's profile of this size that knows nobody, and how it is given back. The page's own files of earlier
+        tests stay in it: loading them anew was half of what a test cost. Where it is asked for cold, or the one of its
+        size is in use, it is new."""
+        key = viewport["width"], has_touch
+        before = None if is_cold else self.kept.pop(key, None)
+        profile = before or self.browser.new_context(
+            viewport=viewport, reduced_motion="reduce", accept_downloads=True, has_touch=has_touch, is_mobile=has_touch
+        )  # type: ignore[arg-type]
+        if before is None:
+            profile.add_init_script(FEWER_TRIES)
+
+        def give_back() -> None:
+            if is_cold or key in self.kept:
+                profile.close()
+            else:
+                self._empty(profile)
+                self.kept[key] = profile
+
+        return profile, give_back
+
+    def _empty(self, profile: BrowserContext) -> None:
+        """No page, no cookie, nothing of anybody's left."""
+        for page in profile.pages:
+            page.close()
+        profile.set_offline(False)
+        profile.clear_cookies()
+        page = profile.new_page()
+        asked = {"origin": self.address, "storageTypes": "local_storage,indexeddb,file_systems"}
+        profile.new_cdp_session(page).send("Storage.clearDataForOrigin", asked)
+        page.close()
 
     def end(self) -> None:
         global _stage
@@ -81,14 +118,19 @@ class BrowserCase(TransactionTestCase):
         global _stage
         super().setUpClass()
         _stage = _stage or Stage()
-        cls.address, cls.browser = _stage.address, _stage.browser
+        cls.address = _stage.address
 
     # Whether the demo's record is needed: some hundred decisions cost a second.
     season = False
 
     def setUp(self) -> None:
         demo_rows.lay_out(self.season)
-        self.page = self.open_page()
+        self.complaints: list[str] = []
+
+    @cached_property
+    def page(self) -> Page:
+        """Where the player is: at the desk, unless a test opened another page."""
+        return self.open_page()
 
     def _fixture_teardown(self) -> None:
         """The next test lays out its own rows; what comes after the class finds none."""
@@ -98,17 +140,20 @@ class BrowserCase(TransactionTestCase):
         super().tearDownClass()
         demo_rows.forget()
 
-    def open_page(self, viewport: dict[str, int] = DESK, has_touch: bool = False) -> Page:
-        context = self.browser.new_context(
-            viewport=viewport, reduced_motion="reduce", accept_downloads=True, has_touch=has_touch, is_mobile=has_touch
-        )  # type: ignore[arg-type]
-        self.addCleanup(context.close)
-        context.add_init_script(FEWER_TRIES)
-        page = context.new_page()
+    def blank_page(self, viewport: dict[str, int] = DESK, has_touch: bool = False, is_cold: bool = False) -> Page:
+        """A page of somebody's own browser who has not signed in; cold: nothing was ever loaded in it."""
+        assert _stage is not None
+        profile, give_back = _stage.profile(viewport, has_touch, is_cold)
+        self.addCleanup(give_back)
+        page = profile.new_page()
         page.set_default_timeout(PAGE_MS)
-        self.complaints: list[str] = []
         page.on("pageerror", lambda error: self.complaints.append(str(error)))
-        context.add_cookies(demo_rows.cookies(self.address))  # type: ignore[arg-type]
+        return page
+
+    def open_page(self, viewport: dict[str, int] = DESK, has_touch: bool = False, is_cold: bool = False) -> Page:
+        """The Table as the demo's player finds it."""
+        page = self.blank_page(viewport, has_touch, is_cold)
+        page.context.add_cookies(demo_rows.cookies(self.address))  # type: ignore[arg-type]
         page.goto(self.address)
         expect(page.locator("[data-ball='cue']")).to_be_visible()
         return page
@@ -135,6 +180,13 @@ class BrowserCase(TransactionTestCase):
         self.page.mouse.move(x + dx / 2, y + dy / 2)
         self.page.mouse.move(x + dx, y + dy)
         self.page.mouse.up()
+
+    def begin_to_weigh(self) -> Locator:
+        """Until the first lines are there: the ledger's lines."""
+        self.page.get_by_role("button", name="Weigh").click()
+        lines = self.page.get_by_label("Ledger of shots").locator("ol li")
+        lines.first.wait_for(timeout=WORKED_MS)
+        return lines
 
     def weigh(self) -> None:
         self.page.get_by_role("button", name="Weigh").click()

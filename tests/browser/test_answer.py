@@ -60,9 +60,7 @@ class Answer(BrowserCase):
         page.get_by_role("button", name="Library").click()
         page.get_by_role("button", name="New empty table").click()
         self.type_place("cue at 4, 1.2", "8 at 2, 3", "the 9 on the foot spot")
-        page.get_by_role("button", name="Weigh").click()
-        lines = page.get_by_label("Ledger of shots").locator("ol li")
-        lines.first.wait_for()
+        lines = self.begin_to_weigh()
         lines.first.hover()
         # The shot stays; a better stroke found for it may hit it fuller, and be called a pot instead of a cut.
         held = lines.first.locator("b").inner_text().split(" ", 1)[1]
@@ -247,8 +245,7 @@ class Answer(BrowserCase):
 
     def test_what_runs_on_at_another_layout_can_be_stopped_or_gives_way_to_the_next_question(self) -> None:
         page = self.page
-        page.get_by_role("button", name="Weigh").click()
-        page.get_by_label("Ledger of shots").locator("ol li").first.wait_for()
+        self.begin_to_weigh()
         page.locator("svg.table [data-ball='7']").focus()
         page.keyboard.press("ArrowRight")
         stop = page.get_by_role("button", name="Stop", exact=True)

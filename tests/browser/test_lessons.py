@@ -7,17 +7,12 @@ from playwright.sync_api import Page, expect
 from lessons.models import Giving, Lesson
 from tests.browser import demo_rows
 from tests.browser.shots import PHONE, from_menu
-from tests.browser.stage import PAGE_MS, WORKED_MS, BrowserCase
+from tests.browser.stage import WORKED_MS, BrowserCase
 
 
 class Lessons(BrowserCase):
     def phone(self) -> Page:
-        context = self.browser.new_context(viewport=PHONE, has_touch=True, is_mobile=True, reduced_motion="reduce")
-        self.addCleanup(context.close)
-        page = context.new_page()
-        page.set_default_timeout(PAGE_MS)
-        page.on("pageerror", lambda error: self.complaints.append(str(error)))
-        return page
+        return self.blank_page(PHONE, has_touch=True)
 
     def press(self, page: Page, right: float, down: float) -> None:
         box = page.locator("svg.practice").bounding_box()

@@ -6,7 +6,7 @@ from links.models import Link
 from studies.models import Study
 from tests.browser import demo_rows
 from tests.browser.shots import PHONE, from_menu
-from tests.browser.stage import PAGE_MS, WORKED_MS, BrowserCase
+from tests.browser.stage import WORKED_MS, BrowserCase
 
 
 class Links(BrowserCase):
@@ -23,10 +23,7 @@ class Links(BrowserCase):
         give.get_by_role("button", name="Make a link").click()
         address = give.get_by_label("The link", exact=True).input_value()
         expect(give.get_by_role("img", name="QR code of the link")).to_be_visible()
-        context = self.browser.new_context(viewport=PHONE, has_touch=True, is_mobile=True, reduced_motion="reduce")
-        self.addCleanup(context.close)
-        visitor = context.new_page()
-        visitor.set_default_timeout(PAGE_MS)
+        visitor = self.blank_page(PHONE, has_touch=True)
         visitor.goto(address)
         title = Link.objects.get().title
         expect(visitor.get_by_role("heading", level=1)).to_have_text(title)
@@ -42,7 +39,7 @@ class Links(BrowserCase):
         # To his own board, once he has signed in.
         visitor.get_by_role("button", name="Put it on my board").tap()
         expect(visitor.get_by_label("Password")).to_be_visible()
-        context.add_cookies(demo_rows.cookies(self.address))  # type: ignore[arg-type]
+        visitor.context.add_cookies(demo_rows.cookies(self.address))  # type: ignore[arg-type]
         visitor.reload()
         expect(visitor.locator("svg.table [data-ball='9']")).to_have_attribute("aria-label", "Ball 9 at 7.00, 2.00")
         page.keyboard.press("Escape")

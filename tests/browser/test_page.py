@@ -54,7 +54,7 @@ class ThePage(BrowserCase):
         self.assertGreaterEqual(height, 12)
 
     def test_the_page_weighs_less_than_700_kB_and_loads_nothing_from_elsewhere(self) -> None:
-        page = self.open_page()
+        page = self.open_page(is_cold=True)
         loaded = page.evaluate("performance.getEntriesByType('resource').map((e) => [e.name, e.transferSize])")
         self.assertLess(sum(size for _, size in loaded), 700_000)
         self.assertEqual([name for name, _ in loaded if not name.startswith((self.address, "data:", "blob:"))], [])

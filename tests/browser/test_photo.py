@@ -12,7 +12,7 @@ from partita.camera.photograph import Photograph, photograph
 from partita.table.layout import Layout
 from partita.table.spec import TableSpec
 from tests.browser.shots import PHONE
-from tests.browser.stage import BrowserCase
+from tests.browser.stage import WORKED_MS, BrowserCase
 
 # A rack of nine-ball with the 3 and the 8 gone.
 LAYOUT = Layout.in_diamonds(
@@ -64,9 +64,9 @@ class Photos(BrowserCase):
         file = {"name": "table.jpg", "mimeType": "image/jpeg", "buffer": faded(photo.jpeg)}
         dialog.get_by_text("Choose a picture").locator("input").set_input_files(file)  # type: ignore[arg-type]
         pressing = dialog.get_by_text("Press the middle of each of the six pockets")
-        expect(pressing).to_be_visible(timeout=40_000)
+        expect(pressing).to_be_visible(timeout=WORKED_MS)
         self.tap_pockets(photo)
-        expect(dialog.get_by_text(re.compile("balls found"))).to_be_visible(timeout=60_000)
+        expect(dialog.get_by_text(re.compile("balls found"))).to_be_visible(timeout=WORKED_MS)
         rings = dialog.locator("svg.photo [data-ball]")
         self.assertGreaterEqual(rings.count(), 7)
         # What is to be looked at stands first; it is looked at, and right.
@@ -90,7 +90,7 @@ class Photos(BrowserCase):
         for ball, place in (("9", "3.1, 2.9"), ("1", "6.6, 3.4")):
             self.assertLess(self.off(ball, place), 0.06)
         page.get_by_role("button", name="Weigh").tap()
-        expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=40_000)
+        expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=WORKED_MS)
         page.get_by_role("button", name="Undo").tap()
         expect(page.locator("svg.table [data-ball]")).to_have_count(before)
         # Nothing of that rack is left for the next photo.

@@ -28,9 +28,7 @@ class SettingUp(BrowserCase):
         self.assertNotEqual(self.place_words("9"), "Ball 9 at 6.00, 2.00")
         page.get_by_label("Name of the layout").fill("A trial rack")
         started = time.monotonic()
-        page.get_by_role("button", name="Weigh").click()
-        lines = page.get_by_label("Ledger of shots").locator("ol li")
-        lines.first.wait_for()
+        lines = self.begin_to_weigh()
         first_line_s = time.monotonic() - started
         expect(page.get_by_text(re.compile("settled in"))).to_be_visible(timeout=WORKED_MS)
         sys.stderr.write(f"[first ledger line {first_line_s:.2f} s after Weigh] ")
@@ -78,9 +76,7 @@ class SettingUp(BrowserCase):
 
     def test_balls_are_carried_from_the_tray_by_mouse_and_by_finger_and_snap(self) -> None:
         for touch in (False, True):
-            context = self.browser.new_context(viewport=PHONE if touch else DESK, has_touch=touch)
-            self.addCleanup(context.close)
-            page = self.page = context.new_page()
+            page = self.page = self.blank_page(PHONE if touch else DESK, has_touch=touch)
             sign_in(page, self.address, demo.USER, demo.PASSWORD)
             # The tray is full until the layout has been opened.
             expect(page.locator("svg.table [data-ball='cue']")).to_be_visible()
@@ -190,8 +186,7 @@ class SettingUp(BrowserCase):
         self.assertEqual(self.place_words("red8"), "Red 8 at 1.00, 2.00")
         page.get_by_role("combobox", name=re.compile("^Race")).click()
         page.get_by_role("option", name="to 5").click()
-        page.get_by_role("button", name="Weigh").click()
-        expect(page.get_by_label("Ledger of shots").locator("ol li").first).to_be_visible()
+        self.begin_to_weigh()
 
     def test_another_game_with_a_push_out_is_weighed_and_says_what_to_watch(self) -> None:
         page = self.page

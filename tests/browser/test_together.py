@@ -5,7 +5,7 @@ import re
 from playwright.sync_api import expect
 
 from tests.browser.shots import PHONE, from_menu
-from tests.browser.stage import PAGE_MS, BrowserCase
+from tests.browser.stage import BrowserCase
 
 
 class Together(BrowserCase):
@@ -17,11 +17,7 @@ class Together(BrowserCase):
         code = coach.get_by_label("Code", exact=True).inner_text()
         self.assertRegex(code, r"^[A-Z2-9]{4} [A-Z2-9]{4}$")
         expect(coach.get_by_role("img", name="QR code of this board")).to_be_visible()
-        context = self.browser.new_context(viewport=PHONE, has_touch=True, is_mobile=True, reduced_motion="reduce")
-        self.addCleanup(context.close)
-        student = context.new_page()
-        student.set_default_timeout(PAGE_MS)
-        student.on("pageerror", lambda error: self.complaints.append(str(error)))
+        student = self.blank_page(PHONE, has_touch=True)
         student.goto(f"{self.address}/b")
         student.get_by_label("Code").fill("abcd-efgh")
         student.get_by_label("Your name").fill("Eva")

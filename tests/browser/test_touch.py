@@ -40,7 +40,6 @@ class Fingers:
 class Touch(BrowserCase):
     def setUp(self) -> None:
         super().setUp()
-        self.page.close()
         self.page = self.open_page(PHONE, has_touch=True)
         self.fingers = Fingers(self.page)
 
@@ -105,10 +104,8 @@ class Touch(BrowserCase):
         self.assertLess(abs(self.middle("9")[0] - before[0]), 20)
 
     def test_a_newcomer_sees_an_answer_sets_a_rack_weighs_chooses_and_keeps_it_by_thumb_alone(self) -> None:
-        self.page.close()
-        context = self.browser.new_context(viewport=PHONE, has_touch=True, is_mobile=True, reduced_motion="reduce")  # type: ignore[arg-type]
-        self.addCleanup(context.close)
-        self.page = page = context.new_page()
+        # Cold, as for who comes the first time: how long he takes is said.
+        self.page = page = self.blank_page(PHONE, has_touch=True, is_cold=True)
         self.fingers = Fingers(page)
         began = time.monotonic()
         page.goto(self.address)

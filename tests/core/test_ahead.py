@@ -150,9 +150,8 @@ class LookingAhead(unittest.TestCase):
         self.assertGreaterEqual(len(racks), 7)
         for situation, me, them in racks:
             with self.subTest(situation.game, in_hand=situation.in_hand, push_out=situation.push_out):
-                *_, last = weigh(WeighRequest(situation, PRESETS[me], PRESETS[them], samples=50))
-                self.assertTrue(last.looked)
-                self.assertGreater(last.lines[0].ahead.rollouts, 0)
+                states = weigh(WeighRequest(situation, PRESETS[me], PRESETS[them], samples=50))
+                self.assertTrue(any(state.lines[0].ahead.rollouts for state in states if state.settled))
 
     def test_a_ball_in_the_jaws_is_weighed_to_the_end_though_looser_pockets_would_have_it(self) -> None:
         *_, last = weigh(WeighRequest(JAWS, LEAGUE, LEAGUE, samples=60))

@@ -15,7 +15,7 @@ import { useSaying } from '@/board/useSaying'
 import { sceneWords, useScene } from '@/board/scene'
 import BoardPage from '@/frame/BoardPage.vue'
 import KeyLabel from '@/parts/KeyLabel.vue'
-import { onDemand, whenIdle } from '@/parts/onDemand'
+import { ahead, onDemand, whenIdle } from '@/parts/onDemand'
 import { areStepsShown, beginSteps } from '@/frame/steps'
 import { usePlaceMemory } from '@/frame/usePlaceMemory'
 import TimeLine from '@/shots/TimeLine.vue'
@@ -44,10 +44,11 @@ const SideView = onDemand(() => import('@/shots/SideView.vue'))
 const CompareCard = onDemand(() => import('@/shots/CompareCard.vue'))
 const LineActs = onDemand(() => import('./LineActs.vue'))
 const PlayedLine = onDemand(() => import('./PlayedLine.vue'))
-const PrintSheet = onDemand(() => import('./PrintSheet.vue'))
-/** Nobody prints before the page is there. */
+const sheet = () => import('./PrintSheet.vue')
+const PrintSheet = onDemand(sheet)
+/** Nobody prints before the page is there; where the sheet does not come, nobody is told of what he did not ask for. */
 const prints = ref(false)
-whenIdle(() => (prints.value = true))
+whenIdle(() => ahead(() => sheet().then(() => (prints.value = true))))
 const SavedElsewhere = onDemand(() => import('./SavedElsewhere.vue'))
 const FileDialog = onDemand(() => import('./FileDialog.vue'))
 const OpenBoardLine = onDemand(() => import('./OpenBoardLine.vue'))
