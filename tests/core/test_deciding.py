@@ -92,7 +92,7 @@ class NotStraight(unittest.TestCase):
             self.assertEqual(desk.candidates[0, BALL] == PUSH_OUT, expected, allowed)
         won = {}
         for allowed in ("allowed", "none"):
-            found = np.zeros((72, 2))
+            found = np.zeros((36, 2))
             for _ in racks_of(Question(replace(hooked, push_out=allowed), LEAGUE, LEAGUE), found):  # type: ignore[arg-type]
                 pass
             won[allowed] = float(found[:, 0].mean())
@@ -103,7 +103,7 @@ class NotStraight(unittest.TestCase):
         layout = Layout.in_diamonds(TABLE, cue=(1.15, 2.1), b1=(6.6, 2.55), b8=(1.95, 2.18), b9=(3.7, 3.4))
         question, won = Question(Situation(layout, push_out="allowed"), PRO, PRO), {}
         for pushed in (True, False):
-            found = np.zeros((240, 2))
+            found = np.zeros((120, 2))
             first = first_stroke(question, Stroke(180, 0.15), pushed)
             self.assertEqual(first[BALL] == PUSH_OUT, pushed)
             for _ in racks_of(question, found, first=first):

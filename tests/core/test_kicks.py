@@ -47,6 +47,7 @@ from partita.table.layout import Layout
 from partita.table.spec import CUSHIONS, TableSpec
 from partita.views.drawing import read_stroke
 from partita.views.kick import look_at
+from partita.weighing.rater import Rater
 from partita.weighing.weighed import LEAST_ATTACK
 
 TABLE, D = TableSpec(), TableSpec().diamond_m
@@ -185,9 +186,9 @@ class Ways(unittest.TestCase):
             self.assertAlmostEqual(said.value, good, delta=0.07, msg=way.option.name)
 
     def test_a_better_stroke_hits_more_often_by_the_same_way(self) -> None:
-        weak = found(asked("beginner"))
+        weak = Rater(situation(), PRESETS["beginner"], PRESETS["league"])
         for way in self.kicks.ways[:3]:
-            samples = weak.rater.sample(way.option, standard_draws(5, 400))
+            samples = weak.sample(way.option, standard_draws(5, 400))
             self.assertLess(good_hit(samples).value, good_hit(way.samples).value + 0.02)
 
     def test_inside_its_edges_the_window_hits_and_just_outside_it_does_not(self) -> None:
@@ -214,8 +215,8 @@ class Ways(unittest.TestCase):
         self.assertTrue(np.isnan(none).all())
 
     def test_a_ball_that_is_not_hooked_says_so_and_has_its_straight_way(self) -> None:
-        free = KickRequest(situation({"cue": (1, 2), "2": (5, 2), "9": (6, 3)}), PRESETS["league"], PRESETS["league"])
-        kicks = found(free)
+        league, free = PRESETS["league"], situation({"cue": (1, 2), "2": (5, 2), "9": (6, 3)})
+        kicks = found(KickRequest(free, league, league, samples=100))
         document = kicks_of(kicks)
         self.assertIn("free", document.sight)
         self.assertGreater(document.straight[0].good_hit.value, document.ways[0].good_hit.value)
