@@ -107,9 +107,10 @@ def main() -> int:
             if sys.argv[2:3] and sys.argv[2] in OF_A_SERVER:
                 del sys.argv[1]
         name = sys.argv[1] if len(sys.argv) > 1 else ""
-        if name not in commands:
+        is_help = name == "help" or bool({"--help", "-h"} & set(sys.argv[1:]))
+        if is_help or name not in commands:
             print(_USAGE)
-            return 0 if name in ("help", "--help", "-h") else 2
+            return 0 if is_help else 2
         return commands[name]()
     except StepFailed as failed:
         print(f"\n{failed.what}\n\nWhat to do: {failed.cure}", file=sys.stderr)

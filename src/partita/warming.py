@@ -11,6 +11,8 @@ import sys
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 
+import numpy as np
+
 from partita.files.layout_file import read
 from partita.games.opening import broken
 from partita.games.question import Question
@@ -19,6 +21,7 @@ from partita.games.situation import Situation
 from partita.kernels import stages
 from partita.kernels.stages import STAGES
 from partita.kicks.ways import KickRequest, find_ways
+from partita.photo.sampled import sampled
 from partita.physics.simulate import address_of_run, simulate
 from partita.physics.stroke import Stroke
 from partita.physics.travel import lengths_travelled
@@ -67,6 +70,12 @@ def _simulator() -> None:
     lengths_travelled(TableSpec(), 2.0)
 
 
+def _rules() -> None:
+    address_of_judge()
+    # Small, and waits for nothing: what photos are read with.
+    sampled(np.zeros((2, 2), dtype=np.float32), np.zeros((1, 2)))
+
+
 def _weighing() -> None:
     small = _situation()
     # Looking ahead plays racks, which are a part of their own.
@@ -105,7 +114,7 @@ def _runs() -> None:
 
 _WORK: dict[str, Callable[[], object]] = {
     "simulator": _simulator,
-    "rules": address_of_judge,
+    "rules": _rules,
     "evaluation": address_of_evaluation,
     "weighing": _weighing,
     "racks": _racks,

@@ -17,7 +17,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from numpy.typing import NDArray
 from PIL import Image, ImageDraw
-from scipy.ndimage import gaussian_filter1d
+from scipy.ndimage import gaussian_filter1d, map_coordinates
 from scipy.optimize import linear_sum_assignment
 from scipy.spatial.transform import Rotation
 
@@ -37,6 +37,7 @@ from partita.photo.picture import read_picture
 from partita.photo.pose import in_order
 from partita.photo.reading import Reading, balls_in, read_photo
 from partita.photo.rims import rims
+from partita.photo.sampled import sampled
 from partita.table.layout import Layout, problems_of
 from tests.core.layouts import TABLE
 
@@ -91,6 +92,16 @@ class Lens(unittest.TestCase):
 
 
 class Sharpness(unittest.TestCase):
+    def test_between_pixels_light_is_the_reference_librarys_and_outside_that_of_the_border(self) -> None:
+        # Source: scipy.ndimage.map_coordinates, order 1.
+        rng = np.random.default_rng(1)
+        field, pixels = rng.random((30, 40, 3)).astype(np.float32), rng.uniform((0, 0), (38.9, 28.9), (50, 2))
+        expected = [map_coordinates(field[..., k], pixels.T[::-1], order=1) for k in range(3)]
+        np.testing.assert_allclose(sampled(field, pixels), np.transpose(expected), atol=1e-5)
+        np.testing.assert_allclose(
+            sampled(field, np.array([[np.nan, 90.0], [-7.0, 4.0]])), [field[29, 39], field[4, 0]], atol=2e-3
+        )
+
     def test_light_spread_one_way_is_told_as_far_as_the_reference_library_spread_it(self) -> None:
         # Source: scipy.ndimage.gaussian_filter1d; variances of spreads one after the other add up.
         picture, camera = read_picture(photo().jpeg), reading().outline.camera

@@ -37,7 +37,7 @@ TABLE = TableSpec()
 BED, DIAMOND = bed_of(TABLE), TABLE.diamond_m
 WINDOWS = pocket_windows(TABLE)
 PROFESSIONAL, LEAGUE = PRESETS["professional"], PRESETS["league"]
-DRAWS = standard_draws(31, 600)
+DRAWS = standard_draws(31, 300)
 Places = dict[str, tuple[float, float]]
 # A ball frozen to a long rail, and one that stands that many mm off it, in diamonds.
 FROZEN = BED.reach / DIAMOND

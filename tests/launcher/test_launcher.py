@@ -390,9 +390,9 @@ class Prepared(TestCase):
 
 class Usage(TestCase):
     def test_every_command_is_told_of(self) -> None:
-        done = subprocess.run(
-            [sys.executable, str(CHECKOUT / "partita"), "help"], capture_output=True, text=True, check=False
-        )
+        # Behind a command too, which then does nothing else.
+        asked = [sys.executable, str(CHECKOUT / "partita"), "stop", "--help"]
+        done = subprocess.run(asked, capture_output=True, text=True, check=False)
         told = set(re.findall(r"\./partita (\w+)", done.stdout))
         source = (CHECKOUT / "launcher" / "main.py").read_text(encoding="utf-8")
         commands = set(re.findall(r'^        "(\w+)": ', source, re.M))

@@ -12,9 +12,10 @@ from numpy.typing import NDArray
 from partita.photo.blur import blur_of
 from partita.photo.claims import Claims
 from partita.photo.cloth import FLOOR, Cloth
-from partita.photo.picture import Picture, sampled
+from partita.photo.picture import Picture
 from partita.photo.rim_edges import SPOKES, RimEdges, edge
 from partita.photo.rims import radii_px, rims
+from partita.photo.sampled import sampled
 from partita.table.geometry import bed_of
 from partita.table.spec import TableSpec
 

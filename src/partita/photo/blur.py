@@ -10,7 +10,8 @@ from numpy.typing import NDArray
 
 from partita.photo.edges import edges_of, normals_of
 from partita.photo.lens import seen
-from partita.photo.picture import Picture, sampled
+from partita.photo.picture import Picture
+from partita.photo.sampled import sampled
 from partita.table.spec import TableSpec
 
 Floats = NDArray[np.float64]

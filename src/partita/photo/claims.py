@@ -5,8 +5,8 @@ from numpy.typing import NDArray
 
 from partita.photo.cloth import Cloth
 from partita.photo.lens import place_of
-from partita.photo.picture import sampled
 from partita.photo.rims import radii_px, rims
+from partita.photo.sampled import sampled
 
 Floats = NDArray[np.float64]
 Bools = NDArray[np.bool_]

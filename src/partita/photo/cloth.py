@@ -9,7 +9,8 @@ import numpy as np
 from numpy.typing import NDArray
 
 from partita.photo.lens import place_of, rays_of, seen
-from partita.photo.picture import Light, Picture, sampled
+from partita.photo.picture import Picture
+from partita.photo.sampled import Light, sampled
 from partita.table.spec import TableSpec
 
 Floats = NDArray[np.float64]

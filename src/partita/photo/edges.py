@@ -11,7 +11,8 @@ import numpy as np
 from numpy.typing import NDArray
 
 from partita.photo.lens import CUSHION, place_of, seen
-from partita.photo.picture import Light, Picture, sampled
+from partita.photo.picture import Picture
+from partita.photo.sampled import Light, sampled
 from partita.table.geometry import bed_of
 from partita.table.spec import TableSpec
 

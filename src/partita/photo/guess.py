@@ -9,8 +9,9 @@ from numpy.typing import NDArray
 from partita.errors import Refused
 from partita.photo.lens import seen
 from partita.photo.outline import Outline, made_exact
-from partita.photo.picture import Light, Picture
+from partita.photo.picture import Picture
 from partita.photo.pose import from_presses, homography, in_order, pocket_points, prior_of
+from partita.photo.sampled import Light
 from partita.table.spec import TableSpec
 
 Floats = NDArray[np.float64]

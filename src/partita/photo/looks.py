@@ -11,8 +11,9 @@ from numpy.typing import NDArray
 from partita.photo.balls import FoundBall
 from partita.photo.cloth import Cloth
 from partita.photo.lens import place_of
-from partita.photo.picture import Light, Picture, sampled
+from partita.photo.picture import Picture
 from partita.photo.rims import radii_px, rims
+from partita.photo.sampled import Light, sampled
 from partita.table.spec import TableSpec
 
 Floats = NDArray[np.float64]

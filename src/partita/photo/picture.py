@@ -9,8 +9,8 @@ from numpy.typing import NDArray
 from PIL import ExifTags, Image, ImageOps, UnidentifiedImageError
 
 from partita.errors import Refused, refuse
+from partita.photo.sampled import Light, sampled
 
-Light = NDArray[np.float32]
 # A picture is read at this size; a larger one is made smaller first.
 LONGEST_PX = 1600
 SMALLEST_PX, MOST_PIXELS, MOST_BYTES = 480, 50_000_000, 12_000_000
@@ -117,19 +117,3 @@ def _linear_table() -> Light:
 
 # Source: IEC 61966-2-1, the curve of sRGB (from memory).
 _LINEAR = _linear_table()
-
-
-def sampled(field: Light, pixels: NDArray[np.float64]) -> Light:
-    """Values of a field (rows, columns, ...) at places (..., 2) in px, between its pixels by halves."""
-    rows, columns = field.shape[:2]
-    # `fmax` and `fmin` put what is no number at the border, where what is behind the camera belongs.
-    x = np.fmax(np.fmin(pixels[..., 0], columns - 1.001), 0.0).astype(np.float32)
-    y = np.fmax(np.fmin(pixels[..., 1], rows - 1.001), 0.0).astype(np.float32)
-    j, i = x.astype(np.int32), y.astype(np.int32)
-    more = (...,) + (None,) * (field.ndim - 2)
-    dx, dy = (x - j)[more], (y - i)[more]
-    flat = field.reshape(rows * columns, *field.shape[2:])
-    at = i * columns + j
-    upper = flat[at] * (1 - dx) + flat[at + 1] * dx
-    lower = flat[at + columns] * (1 - dx) + flat[at + columns + 1] * dx
-    return np.asarray(upper * (1 - dy) + lower * dy, dtype=np.float32)

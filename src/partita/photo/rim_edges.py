@@ -5,8 +5,9 @@ from numpy.typing import NDArray
 
 from partita.photo.blur import spread_along
 from partita.photo.cloth import Cloth
-from partita.photo.picture import Picture, sampled
+from partita.photo.picture import Picture
 from partita.photo.rims import radii_px, rims
+from partita.photo.sampled import sampled
 
 Floats = NDArray[np.float64]
 SPOKES = 48
