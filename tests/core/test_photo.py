@@ -202,7 +202,8 @@ class Read(unittest.TestCase):
         turned = as_file(upright.resize((3200, 2400)).transpose(Image.Transpose.ROTATE_90), exif=exif, quality=90)
         picture = read_picture(turned)
         self.assertEqual((picture.width, picture.height, picture.scale), (1600, 1200, 2.0))
-        self.assertAlmostEqual(picture.focal, 26 / 36 * 1600)
+        # By the diagonals: 43.27 mm of film, 2000 px.
+        self.assertAlmostEqual(picture.focal, 26 / 43.27 * 2000, delta=0.1)
         self.assertLess(np.abs(picture.light - read_picture(photo().jpeg).light).mean(), 0.01)
 
     @settings(max_examples=40, deadline=None)

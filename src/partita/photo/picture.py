@@ -1,6 +1,7 @@
 """A picture as it comes: a file of pixels, refused in words when it is none, as linear light when it is."""
 
 import io
+import math
 import warnings
 from dataclasses import dataclass
 
@@ -18,6 +19,8 @@ FORMATS = ("JPEG", "PNG")
 _ACCEPTED = f"Use a JPEG or a PNG of at least {SMALLEST_PX} pixels a side and at most {MOST_BYTES // 1_000_000} MB."
 # Written anew, a picture loses nothing that is looked for.
 _KEPT_QUALITY = 93
+# The diagonal of a small film, over which "35 mm equivalents" are taken: CIPA DCG-001 (from memory).
+_FILM_MM = math.hypot(36.0, 24.0)
 # A black frame: half of it darker, and all but its lights.
 _DARK = 0.004
 
@@ -64,7 +67,7 @@ def read_picture(data: bytes, name: str = "picture") -> Picture:
     luma = _LINEAR[(shown @ np.array([0.299, 0.587, 0.114]) + 0.5).astype(np.uint8)]
     if float(np.quantile(light.max(axis=2)[::4, ::4], 0.9)) < _DARK:
         raise refuse(name, "it is black, or nearly", "Take it with the table's lamps on.")
-    return Picture(light, luma, focal35 / 36.0 * max(image.size), scale)
+    return Picture(light, luma, focal35 / _FILM_MM * math.hypot(*image.size), scale)
 
 
 def without_its_story(data: bytes, name: str = "picture") -> bytes:
@@ -89,7 +92,7 @@ def _shrunk(image: Image.Image) -> tuple[Image.Image, float]:
 
 
 def _opened(data: bytes, name: str) -> tuple[Image.Image, float]:
-    """The picture turned as it was held, and its focal length as of a film 36 mm wide, 0 where not told."""
+    """The picture turned as it was held, and its focal length as a 35 mm equivalent, 0 where not told."""
     try:
         with warnings.catch_warnings():
             warnings.simplefilter("ignore")
