@@ -180,7 +180,8 @@ class SettingUp(BrowserCase):
             page.get_by_role("combobox", name="Game", exact=True).click()
             page.get_by_role("option", name=game).click()
             expect(page.get_by_label(control)).to_be_visible()
-            page.get_by_role("button", name=re.compile("^New (break|layout)$")).click()
+            with page.expect_response("**/api/racks"):
+                page.get_by_role("button", name=re.compile("^New (break|layout)$")).click()
             expect(page.get_by_label("Name of the layout")).to_have_value("")
         self.type_place("blue off", "red 7 at 1, 1; red 8 at 1, 2", "blue on the centre spot")
         self.assertEqual(self.place_words("red8"), "Red 8 at 1.00, 2.00")

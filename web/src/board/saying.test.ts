@@ -63,4 +63,12 @@ describe('places said in words', () => {
     await rack()
     expect(new Set(heard.seeds).size).toBe(2)
   })
+  it('a break that comes after the board was changed changes nothing', async () => {
+    const { say, rack } = useSaying()
+    await say('3 at 5,1')
+    const asked = rack()
+    useSharedBoard().place('5', [1, 1])
+    await asked
+    expect(useSharedBoard().document.balls).toEqual({ '3': [5, 1], '5': [1, 1] })
+  })
 })

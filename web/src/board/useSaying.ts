@@ -22,13 +22,15 @@ export function useSaying() {
     })
     return problems.value.length === 0
   }
-  /** Balls as the break may leave them; undo brings back what lay there. */
+  /** Balls as the break may leave them; undo brings back what lay there. What is changed meanwhile stays: the answer
+   * was for what stood there when it was asked. */
   const rack = () =>
     guarded(async () => {
-      const { table, game } = board.document
+      const before = board.document
+      const { table, game } = before
       const seed = Math.floor(Math.random() * 2 ** 31)
       const found = await answered(api.POST('/api/racks', { body: { game, table, seed } }))
-      board.load(wholeDocument(found.document), '', null)
+      if (board.document === before) board.load(wholeDocument(found.document), '', null)
     })
   return { problems, say, rack }
 }
