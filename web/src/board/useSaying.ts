@@ -26,11 +26,12 @@ export function useSaying() {
    * was for what stood there when it was asked. */
   const rack = () =>
     guarded(async () => {
-      const before = board.document
-      const { table, game } = before
+      const { table, game } = board.document
+      // By what it says: on a board open to others the same one comes back anew.
+      const before = JSON.stringify(board.document)
       const seed = Math.floor(Math.random() * 2 ** 31)
       const found = await answered(api.POST('/api/racks', { body: { game, table, seed } }))
-      if (board.document === before) board.load(wholeDocument(found.document), '', null)
+      if (JSON.stringify(board.document) === before) board.load(wholeDocument(found.document), '', null)
     })
   return { problems, say, rack }
 }
